@@ -1,0 +1,146 @@
+import { gearOf } from '@/core/unit';
+import type { GearPosition, UnitDefinition } from '@/core/unit';
+import type { Fault } from './fault';
+import { reduce, solutionSpace, TOLERANCE } from './linear';
+import { contains, isPoint, nearestToZero, rangeOver } from './range';
+import { elementTorques } from './statics';
+import { buildSystem } from './system';
+import type { System } from './system';
+
+export type Outcome = 'drive' | 'neutral' | 'tie-up' | 'output-held' | 'slip';
+export type ParkPawl = 'free' | 'held' | 'driven';
+
+/** What a gear position does, without torques: enough to compare with a complaint. */
+export interface GearOutcome {
+  key: string;
+  outcome: Outcome;
+  /** Input speed ÷ output speed, signed; null unless the gear drives. */
+  ratio: number | null;
+  parkPawl: ParkPawl;
+}
+
+/** The whole solution of a gear position. Torques per unit of input torque, speeds per unit of input speed. */
+export interface GearSolution extends GearOutcome {
+  /** Magnitude per carrying element; null where parallel parts make the split indeterminate. */
+  elements: Record<string, number | null>;
+  /** One-way clutches that carry torque. */
+  holding: string[];
+  coast: 'brakes' | 'freewheel' | null;
+  /** null: the member floats. */
+  speeds: Record<string, number | null>;
+  /** Slipping element, when the outcome is slip. */
+  slipping: string | null;
+  /** What the gear does if the slipping element lets go altogether. */
+  fallsTo: GearOutcome | null;
+}
+
+/**
+ * Kinematics of one gear position with the input turning at 1.
+ *
+ * The output is under load, so among all speeds the equations and one-way clutches allow it takes the one nearest to
+ * rest. No allowed speed: tie-up. Rest allowed: neutral, or output held when nothing but rest is. Otherwise: drive.
+ * This is the complementarity problem of the one-way clutches stated as a range, so no clutch state need be guessed.
+ */
+export function gearOutcome(unit: UnitDefinition, gearKey: string, faults: Fault[] = []): GearOutcome {
+  const gear = gearOf(unit, gearKey);
+  return outcomeOf(gear, buildSystem(unit, gear, faults));
+}
+
+/**
+ * Everything about one gear position. `turbineTorqueNm` scales slips; it defaults to the unit's engine (times the
+ * converter's multiplication where the gear launches). Throws a RangeError for ids the unit does not have.
+ */
+export function solveGear(
+  unit: UnitDefinition,
+  gearKey: string,
+  faults: Fault[] = [],
+  turbineTorqueNm?: number,
+): GearSolution {
+  const gear = gearOf(unit, gearKey);
+  const system = buildSystem(unit, gear, faults);
+  const basic = outcomeOf(gear, system);
+  const none = { elements: {}, holding: [], coast: null, slipping: null, fallsTo: null };
+  if (basic.outcome === 'tie-up') return { ...basic, ...none, speeds: {} };
+  const output = basic.ratio === null ? null : 1 / basic.ratio;
+  const speeds = memberSpeeds(system, basic.outcome === 'output-held' ? 0 : output);
+  if (output === null) return { ...basic, ...none, speeds };
+  const { elements, holding } = elementTorques(system, speeds);
+  const solution: GearSolution = { ...basic, ...none, elements, holding, coast: coastOf(system, output), speeds };
+  return withSlip(unit, gear, faults, solution, turbineTorqueNm ?? turbineTorque(unit, gear));
+}
+
+/** Torque at the turbine, N·m: engine torque, times the stall multiplication where the gear starts from rest. */
+export function turbineTorque(unit: UnitDefinition, gear: GearPosition): number {
+  return unit.engine.torqueNm * (gear.launch ? unit.engine.stallTorqueRatio : 1);
+}
+
+function outcomeOf(gear: GearPosition, system: System): GearOutcome {
+  const space = spaceWith(system, [[system.input, 1]]);
+  const range = space && rangeOver(space, system.oneWays.map((o) => o.row), unitRow(system, system.output));
+  const done = (outcome: Outcome, ratio: number | null = null): GearOutcome => ({
+    key: gear.key,
+    outcome,
+    ratio,
+    parkPawl: !gear.pawl ? 'free' : outcome === 'drive' ? 'driven' : 'held',
+  });
+  if (!range) return done('tie-up');
+  if (contains(range, 0)) return done(isPoint(range) ? 'output-held' : 'neutral');
+  return done('drive', 1 / nearestToZero(range));
+}
+
+function memberSpeeds(system: System, output: number | null): Record<string, number | null> {
+  const fixed: [number, number][] = [[system.input, 1]];
+  if (output !== null) fixed.push([system.output, output]);
+  const space = spaceWith(system, fixed);
+  const inequalities = system.oneWays.map((o) => o.row);
+  return Object.fromEntries(
+    system.members.map((id, k) => {
+      const range = space && rangeOver(space, inequalities, unitRow(system, k));
+      return [id, range && isPoint(range) ? clean(range.low) : null];
+    }),
+  );
+}
+
+/** Engine dragging: with the output kept turning, may the input come down to rest? Then the gear freewheels. */
+function coastOf(system: System, output: number): 'brakes' | 'freewheel' {
+  const space = spaceWith(system, [[system.output, output]]);
+  const range = space && rangeOver(space, system.oneWays.map((o) => o.row), unitRow(system, system.input));
+  return range && contains(range, 0) ? 'freewheel' : 'brakes';
+}
+
+function withSlip(
+  unit: UnitDefinition,
+  gear: GearPosition,
+  faults: Fault[],
+  solution: GearSolution,
+  turbineNm: number,
+): GearSolution {
+  for (const fault of faults) {
+    if (fault.kind !== 'slip') continue;
+    const share = solution.elements[fault.element];
+    if (share === undefined || share === null || share * turbineNm <= fault.capacityNm) continue;
+    const rest = faults.filter((f) => f !== fault);
+    const fallsTo = gearOutcome(unit, gear.key, [...rest, { kind: 'lost', element: fault.element }]);
+    return { ...solution, outcome: 'slip', slipping: fault.element, fallsTo };
+  }
+  return solution;
+}
+
+function spaceWith(system: System, fixed: [number, number][]) {
+  const n = system.members.length;
+  const rows = [
+    ...system.rows.map((row) => [...row, 0]),
+    ...fixed.map(([at, value]) => [...unitRow(system, at), value]),
+  ];
+  return solutionSpace(reduce(rows, n), n);
+}
+
+function unitRow(system: System, at: number): number[] {
+  const row = new Array<number>(system.members.length).fill(0);
+  row[at] = 1;
+  return row;
+}
+
+function clean(value: number): number {
+  return Math.abs(value) < TOLERANCE ? 0 : value;
+}

@@ -1,0 +1,58 @@
+import tseslint from 'typescript-eslint';
+import hooks from 'eslint-plugin-react-hooks';
+
+/** Imports run one way: app → ui → core; app → server → core; workers and cli → core. */
+const forbid = (files, folders, extra = []) => ({
+  files,
+  ignores: ['**/*.test.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        paths: extra.map((name) => ({ name, message: 'This folder may not use it.' })),
+        patterns: [
+          ...folders.map((folder) => ({
+            group: [`@/${folder}/*`, `@/${folder}`],
+            message: `Imports run one way: this folder may not reach ${folder}/.`,
+          })),
+          { group: ['@/core/*/*'], message: "A core subject's only door is its index." },
+        ],
+      },
+    ],
+  },
+});
+const NODE = ['fs', 'path', 'crypto', 'node:fs', 'node:path', 'node:crypto', 'node:fs/promises', 'node:child_process'];
+const UI = ['react', 'react-dom', 'next', 'styled-components', 'react-aria-components'];
+
+export default tseslint.config(
+  { ignores: ['.next/**', '.pelvik/**', 'node_modules/**', 'next-env.d.ts', 'jest.config.cjs'] },
+  ...tseslint.configs.recommended,
+  {
+    plugins: { 'react-hooks': hooks },
+    rules: {
+      ...hooks.configs.recommended.rules,
+      eqeqeq: 'error',
+      'no-console': 'error',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-non-null-assertion': 'off',
+    },
+  },
+  forbid(['core/**/*.ts'], ['app', 'ui', 'server', 'workers', 'cli', 'data', 'stand-ins'], [...NODE, ...UI, 'pg']),
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'Pass the time in.' },
+        { object: 'Math', property: 'random', message: 'Core is pure.' },
+      ],
+    },
+  },
+  forbid(['ui/**/*.{ts,tsx}'], ['app', 'server', 'cli', 'stand-ins'], [...NODE, 'pg']),
+  forbid(['workers/**/*.ts'], ['app', 'ui', 'server', 'cli', 'stand-ins'], [...NODE, 'pg']),
+  forbid(['server/**/*.ts'], ['app', 'ui', 'cli', 'workers'], UI),
+  forbid(['cli/**/*.ts'], ['app', 'ui', 'workers'], UI),
+  forbid(['app/**/*.{ts,tsx}'], ['cli'], ['pg']),
+  { files: ['cli/**/*.ts'], rules: { 'no-console': 'off' } },
+);
