@@ -1,0 +1,66 @@
+import type { Entry, Json } from './entry';
+import { EMPTY_STATE, fold, stateFromValues } from './fold';
+import type { JobState } from './fold';
+import { stageOfSlot } from './slots';
+import type { Stage } from './stage';
+
+export const CASE_FORMAT = 'pelvik-case/1';
+
+export interface CaseFinding {
+  slot: string;
+  value: Json;
+  stage?: Stage;
+}
+
+export interface CasePhoto {
+  id: string;
+  mime: 'image/jpeg';
+  width: number;
+  height: number;
+  /** The photo itself, base64. */
+  data: string;
+}
+
+export interface CaseQuote {
+  version: number;
+  status: 'draft' | 'sent' | 'accepted' | 'declined' | 'superseded';
+  createdAt: string;
+  content: Json;
+  answers: { kind: 'accept' | 'decline' | 'ask'; option: string | null; name: string; message: string; at: string }[];
+}
+
+/** A whole job as one document. `findings` alone is enough; `history`, where present, is the record they come from. */
+export interface CaseDocument {
+  format: typeof CASE_FORMAT;
+  unit: string;
+  title?: string;
+  findings: CaseFinding[];
+  history?: Entry[];
+  photos?: CasePhoto[];
+  quotes?: CaseQuote[];
+}
+
+/** The state a case describes: its history folded, or its findings when it has none. */
+export function stateOfCase(document: CaseDocument): JobState {
+  if (document.history) return fold(EMPTY_STATE, document.history);
+  return stateFromValues(Object.fromEntries(document.findings.map((f) => [f.slot, f.value])));
+}
+
+/** The findings of a state, in slot order, each with its stage. */
+export function findingsOf(state: JobState): CaseFinding[] {
+  return Object.keys(state)
+    .sort()
+    .map((slot) => ({ slot, value: state[slot]!.value, stage: stageOfSlot(slot) }));
+}
+
+/** A case without what was found after `stage`; a finding's own stage goes before its slot's. */
+export function caseUntil(document: CaseDocument, stage: Stage, order: readonly Stage[]): CaseDocument {
+  const last = order.indexOf(stage);
+  const keep = (slot: string, own?: Stage) => order.indexOf(own ?? stageOfSlot(slot)) <= last;
+  const own = new Map(document.findings.map((f) => [f.slot, f.stage]));
+  return {
+    ...document,
+    findings: document.findings.filter((f) => keep(f.slot, f.stage)),
+    history: document.history?.filter((e) => keep(e.slot, own.get(e.slot))),
+  };
+}

@@ -1,0 +1,20 @@
+/** Anything JSON can hold; what a slot may hold is set by its schema. */
+export type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
+
+/**
+ * One write to one slot of a job's record: who, when, what. Entries are never changed or removed; a slot is cleared by
+ * writing null and an undo is a new entry with the earlier value. `id` is made by the client, so sending it twice is harmless.
+ */
+export interface NewEntry {
+  id: string;
+  slot: string;
+  value: Json;
+}
+
+/** An entry the server took: it has a place in the job's order. */
+export interface Entry extends NewEntry {
+  seq: number;
+  by: string;
+  /** ISO 8601, UTC. */
+  at: string;
+}

@@ -1,0 +1,80 @@
+import fc from 'fast-check';
+import { caseUntil, EMPTY_STATE, familyOf, findingsOf, fold, stateOfCase, STAGES } from './index';
+import type { CaseDocument, Entry } from './index';
+
+const entries = fc.uniqueArray(
+  fc.record({
+    seq: fc.integer({ min: 1, max: 500 }),
+    slot: fc.constantFrom('fluid.level', 'fluid.colour', 'grid.D2', 'customer.name'),
+    value: fc.oneof(fc.constant(null), fc.string({ minLength: 1 })),
+  }),
+  { selector: (e) => e.seq, maxLength: 60 },
+);
+const full = (e: { seq: number; slot: string; value: string | null }): Entry => ({
+  ...e,
+  id: `entry-${e.seq}`,
+  by: 'mira',
+  at: '2026-01-01T00:00:00.000Z',
+});
+
+describe('fold', () => {
+  test('does not depend on the order of arrival, nor on repeats', () => {
+    fc.assert(
+      fc.property(entries, fc.func(fc.integer()), (list, mix) => {
+        const all = list.map(full);
+        const shuffled = [...all, ...all.slice(0, 5)].sort((a, b) => mix(a.seq) - mix(b.seq));
+        expect(fold(EMPTY_STATE, shuffled)).toEqual(fold(EMPTY_STATE, all));
+      }),
+    );
+  });
+
+  test('may be done in steps: folding the rest onto a snapshot gives the same', () => {
+    fc.assert(
+      fc.property(entries, fc.nat(60), (list, cut) => {
+        const all = list.map(full).sort((a, b) => a.seq - b.seq);
+        const steps = fold(fold(EMPTY_STATE, all.slice(0, cut)), all.slice(cut));
+        expect(steps).toEqual(fold(EMPTY_STATE, all));
+      }),
+    );
+  });
+
+  test('null clears a slot and a later write fills it again', () => {
+    const write = (seq: number, value: string | null) => full({ seq, slot: 'fluid.level', value });
+    expect(fold(EMPTY_STATE, [write(1, 'low'), write(2, null)])).toEqual({});
+    expect(fold(EMPTY_STATE, [write(1, 'low'), write(2, null), write(3, 'full')])['fluid.level']!.value).toBe('full');
+  });
+});
+
+describe('slots', () => {
+  test.each([
+    ['grid.D2', 'intake'],
+    ['plate.high.3.a', 'teardown'],
+    ['scope.line.part-filter', 'scope'],
+    ['cause.commit', 'cause'],
+  ])('%s belongs to %s', (slot, stage) => expect(familyOf(slot)!.stage).toBe(stage));
+
+  test.each(['grid', 'grid.D2.x', 'plate.high.3', 'nonsense.slot', 'grid.', 'grid.D 2', '__proto__'])(
+    '%s is unknown',
+    (slot) => expect(familyOf(slot)).toBeNull(),
+  );
+});
+
+describe('case document', () => {
+  const document: CaseDocument = {
+    format: 'pelvik-case/1',
+    unit: 'ostrel-four',
+    findings: [
+      { slot: 'fluid.level', value: 'low' },
+      { slot: 'filter.state', value: 'blocked' },
+      { slot: 'part.filter', value: { grade: 'worn' }, stage: 'intake' },
+    ],
+  };
+
+  test('until a stage keeps what was known then, a finding’s own stage first', () => {
+    expect(caseUntil(document, 'suspects', STAGES).findings.map((f) => f.slot)).toEqual(['fluid.level', 'part.filter']);
+  });
+
+  test('findings survive a trip through the state', () => {
+    expect(findingsOf(stateOfCase(document)).map((f) => f.slot)).toEqual(['filter.state', 'fluid.level', 'part.filter']);
+  });
+});

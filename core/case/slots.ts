@@ -1,0 +1,199 @@
+import type { JobState } from './fold';
+import type { Stage } from './stage';
+
+/** A JSON Schema as plain data; Ajv compiles it at the edges. */
+export type Schema = { readonly [key: string]: unknown };
+
+export interface SlotFamily {
+  /** Slot name; `*` stands for one free part (an element, a gear, a client-made id). */
+  pattern: string;
+  stage: Stage;
+  schema: Schema;
+}
+
+export const BEHAVIOURS = [
+  'normal', 'slips', 'flares', 'no-drive', 'wrong-gear', 'skipped', 'double-bump', 'binds', 'bogs', 'delayed',
+  'shudder', 'noise', 'no-engine-braking', 'moves', 'binds-in-turns',
+] as const;
+export type Behaviour = (typeof BEHAVIOURS)[number];
+
+export const CONDITIONS = ['cold', 'hot', 'load', 'intermittent'] as const;
+export type Condition = (typeof CONDITIONS)[number];
+
+/** One cell of the complaint grid. */
+export type GridCell = {
+  behaviours: Behaviour[];
+  when: Condition[];
+  source: 'customer' | 'shop';
+  limp?: boolean;
+  /** The gear it acts like, when it is the wrong one. */
+  actsLike?: string;
+};
+
+export const FRICTION_GRADES = ['sound', 'darkened', 'glazed', 'charred', 'flaking', 'bare', 'welded', 'not-assessable'] as const;
+export const STEEL_GRADES = ['bright', 'tinted', 'hot-spotted', 'blue', 'scored', 'warped', 'welded', 'not-assessable'] as const;
+export type FrictionGrade = (typeof FRICTION_GRADES)[number];
+export type SteelGrade = (typeof STEEL_GRADES)[number];
+
+export const PART_GRADES = ['sound', 'marked', 'worn', 'failed', 'takedown', 'not-assessable'] as const;
+export type PartGrade = (typeof PART_GRADES)[number];
+
+export const DEBRIS_KINDS = ['grey-paste', 'bright-flakes', 'chunks', 'bronze', 'aluminium', 'fibre', 'plastic', 'water'] as const;
+export type DebrisKind = (typeof DEBRIS_KINDS)[number];
+export const AMOUNTS = ['none', 'trace', 'some', 'heavy'] as const;
+export type Amount = (typeof AMOUNTS)[number];
+
+const text = (maxLength: number): Schema => ({ type: 'string', minLength: 1, maxLength });
+const oneOf = (values: readonly string[]): Schema => ({ enum: values });
+const number = (minimum: number, maximum: number): Schema => ({ type: 'number', minimum, maximum });
+const integer = (minimum: number, maximum: number): Schema => ({ type: 'integer', minimum, maximum });
+const yesNo: Schema = { type: 'boolean' };
+const object = (properties: Record<string, Schema>, required: string[]): Schema => ({
+  type: 'object',
+  additionalProperties: false,
+  properties,
+  required,
+});
+const list = (items: Schema, maxItems: number): Schema => ({ type: 'array', items, maxItems, uniqueItems: true });
+
+const family = (stage: Stage, slots: Record<string, Schema>): SlotFamily[] =>
+  Object.entries(slots).map(([pattern, schema]) => ({ pattern, stage, schema }));
+
+/** Every slot a job can hold. A new kind of record is one line here. */
+export const SLOT_FAMILIES: readonly SlotFamily[] = [
+  ...family('intake', {
+    'customer.name': text(120),
+    'customer.phone': text(40),
+    'vehicle.bare': yesNo,
+    'vehicle.make': text(60),
+    'vehicle.model': text(60),
+    'vehicle.year': integer(1950, 2100),
+    'vehicle.plate': text(20),
+    'vehicle.odometerKm': number(0, 3_000_000),
+    'vehicle.value': integer(0, 100_000_000),
+    'job.promised': { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' },
+    'job.waitsFor': oneOf(['customer', 'part', 'bench', 'measurement']),
+    'complaint.words': text(4000),
+    'complaint.onset': oneOf(['sudden', 'gradual', 'after-work', 'unknown']),
+    'grid.*': object(
+      {
+        behaviours: { ...list(oneOf(BEHAVIOURS), 6), minItems: 1 },
+        when: list(oneOf(CONDITIONS), 4),
+        source: oneOf(['customer', 'shop']),
+        limp: yesNo,
+        actsLike: text(8),
+      },
+      ['behaviours', 'when', 'source'],
+    ),
+    'history.rebuilt': object(
+      { by: oneOf(['never', 'here', 'elsewhere', 'unknown']), monthsAgo: integer(0, 600), what: text(1000) },
+      ['by'],
+    ),
+    'history.converter': oneOf(['original', 'new', 'rebuilt-here', 'bought-rebuilt', 'unknown']),
+    'history.fluid': oneOf(['not-recent', 'recent', 'unknown']),
+    'history.towing': oneOf(['none', 'light', 'heavy', 'unknown']),
+    'history.powerFactor': number(0.5, 4),
+    'history.repair.*': object({ done: text(300), changed: text(300) }, ['done']),
+    'history.opinion.*': object({ by: text(120), said: text(600) }, ['said']),
+    'roadtest.*': object(
+      {
+        km: number(0, 2000),
+        temperature: oneOf(['cold', 'warm', 'hot']),
+        pattern: text(300),
+        driver: text(80),
+        result: oneOf(['reproduced', 'partly', 'not-reproduced']),
+      },
+      ['temperature', 'result'],
+    ),
+    'fluid.level': oneOf(['full', 'low', 'empty', 'over']),
+    'fluid.colour': oneOf(['red', 'brown', 'black', 'milky', 'cloudy-tan', 'not-assessable']),
+    'fluid.smell': oneOf(['neutral', 'burnt', 'not-assessable']),
+    'codes.scan': oneOf(['none', 'these', 'not-scanned']),
+    'codes.list.*': object({ kind: oneOf(['electrical', 'rationality']), note: text(300) }, ['kind']),
+  }),
+  ...family('teardown', {
+    'station.*.out': yesNo,
+    'debris.*': object({ amount: oneOf(AMOUNTS), where: oneOf(['pan', 'magnets', 'filter', 'sensors', 'lines']) }, ['amount']),
+    'filter.state': oneOf(['clear', 'dirty', 'restricted', 'blocked']),
+    'filter.opened': yesNo,
+    'solenoid.*': object({ ohm: number(0, 1_000_000), temperatureC: number(-40, 200) }, ['ohm', 'temperatureC']),
+    'plate.*.*.*': oneOf([...new Set([...FRICTION_GRADES, ...STEEL_GRADES])]),
+    'thickness.*.*': number(0.2, 12),
+    'band.*.lining': oneOf(['sound', 'worn', 'charred', 'flaking', 'bare', 'torn', 'not-assessable']),
+    'band.*.drum': oneOf(['polished', 'glazed', 'blued', 'grooved', 'not-assessable']),
+    'band.*.travelMm': number(0, 20),
+    'airtest.*': object(
+      {
+        result: oneOf(['holds', 'leaks', 'no-apply']),
+        pressureKpa: number(0, 2000),
+        temperatureC: number(-40, 200),
+        oilFilm: yesNo,
+        where: text(200),
+      },
+      ['result'],
+    ),
+    'converter.hub': oneOf(['silver', 'straw', 'blue']),
+    'converter.lining': oneOf(['intact', 'worn', 'gone', 'not-assessable']),
+    'converter.face': oneOf(['bonded', 'smooth', 'not-assessable']),
+    'converter.leak': oneOf(['tight', 'leaks']),
+    'converter.endPlayMm': number(0, 10),
+    'part.*': object({ grade: oneOf(PART_GRADES), note: text(300) }, ['grade']),
+    'photo.*': object(
+      {
+        about: text(120),
+        caption: { type: 'string', maxLength: 300 },
+        marker: object({ x: number(0, 1), y: number(0, 1) }, ['x', 'y']),
+      },
+      ['about'],
+    ),
+  }),
+  ...family('cause', {
+    'cause.commit': object(
+      { cause: text(120), contributing: list(text(120), 8), reason: { type: 'string', maxLength: 2000 } },
+      ['cause', 'reason'],
+    ),
+    'cause.words': text(4000),
+  }),
+  ...family('scope', {
+    'scope.policy.overhaul': oneOf(['full', 'targeted']),
+    'scope.policy.converter': oneOf(['always', 'on-evidence']),
+    'scope.line.*': object(
+      {
+        change: oneOf(['add', 'change', 'remove']),
+        part: text(80),
+        operation: text(80),
+        name: text(160),
+        action: oneOf(['reuse', 'clean', 'measure', 'machine', 'replace', 'upgrade']),
+        quantity: integer(1, 99),
+        price: integer(0, 100_000_000),
+        hours: number(0, 200),
+        reason: text(500),
+      },
+      ['change', 'reason'],
+    ),
+  }),
+];
+
+const COMPILED = SLOT_FAMILIES.map((f) => ({ family: f, parts: f.pattern.split('.') }));
+
+/** The family a slot belongs to, or null when no family knows it. Free parts are 1–80 characters without a dot. */
+export function familyOf(slot: string): SlotFamily | null {
+  const parts = slot.split('.');
+  const match = COMPILED.find(
+    (c) =>
+      c.parts.length === parts.length &&
+      c.parts.every((p, k) => (p === '*' ? /^[\w#-]{1,80}$/.test(parts[k]!) : p === parts[k])),
+  );
+  return match?.family ?? null;
+}
+
+/** The stage a slot's finding belongs to. Unknown slots count as intake. */
+export function stageOfSlot(slot: string): Stage {
+  return familyOf(slot)?.stage ?? 'intake';
+}
+
+/** The state without anything that belongs to a stage after `stage`. */
+export function until(state: JobState, stage: Stage, order: readonly Stage[]): JobState {
+  const last = order.indexOf(stage);
+  return Object.fromEntries(Object.entries(state).filter(([slot]) => order.indexOf(stageOfSlot(slot)) <= last));
+}

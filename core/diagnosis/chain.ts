@@ -1,0 +1,52 @@
+import type { Model } from './model';
+import type { Posterior } from './posterior';
+
+/** One link of a causal chain: what happened, from what, and the findings that show it. */
+export interface ChainStep {
+  id: string;
+  words: string;
+  /** Steps it follows from; empty for the first cause. */
+  from: string[];
+  /** P(this step | everything, this cause). */
+  probability: number;
+  slots: string[];
+}
+
+/** Mechanisms above this, given the cause, belong to its chain. */
+const IN_CHAIN = 0.5;
+
+/** The chain of a cause: root, then every mechanism that it makes likely, in causal order. */
+export function chainOf(model: Model, post: Posterior, r: number): ChainStep[] {
+  const root = model.roots[r]!;
+  const marginals = post.given[r]!;
+  const shown = new Set<number>();
+  const steps: ChainStep[] = [{ id: root.id, words: root.words, from: [], probability: 1, slots: slotsOfRoot(post, root) }];
+  // Templates stand in causal order except where a parent is listed later; a few rounds settle any order.
+  for (let grew = true; grew; ) {
+    grew = false;
+    model.mechanisms.forEach((m, k) => {
+      if (shown.has(k) || marginals[k]! < IN_CHAIN) return;
+      const from = m.parents.filter((p) => shown.has(p.index) && p.strength > 0.1).map((p) => model.mechanisms[p.index]!.id);
+      if ((root.effects.get(k) ?? 0) > 0.1) from.unshift(root.id);
+      if (from.length === 0) return;
+      shown.add(k);
+      grew = true;
+      const slots = post.bearings.flatMap((b) =>
+        b.link.kind === 'mechanism' && b.link.index === k && b.present > b.absent ? b.observation.slots : [],
+      );
+      steps.push({ id: m.id, words: m.words, from, probability: marginals[k]!, slots });
+    });
+  }
+  return steps;
+}
+
+function slotsOfRoot(post: Posterior, root: Model['roots'][number]): string[] {
+  return post.bearings.flatMap((b) =>
+    b.link.kind === 'root' && b.link.matches(root) && b.present > b.absent ? b.observation.slots : [],
+  );
+}
+
+/** The chain as one sentence: "Filter blocked → line pressure falls → the high clutch cannot carry its torque". */
+export function chainWords(chain: ChainStep[]): string {
+  return chain.map((step) => step.words).join(' → ');
+}

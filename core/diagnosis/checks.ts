@@ -1,0 +1,74 @@
+import { elementOf, frictionElements, partOf } from '@/core/unit';
+import type { CheckTemplate } from './knowledge';
+import { linkOf } from './model';
+import type { Model } from './model';
+import { midSentence } from './mechanisms';
+import type { Posterior } from './posterior';
+
+/** Something still to be looked at, and what it would tell. */
+export interface NextCheck {
+  check: string;
+  point: string;
+  words: string;
+  /** Expected information about the first cause, bits. */
+  gain: number;
+  minutes: number;
+}
+
+/** Checks not yet made, the most telling per minute first. */
+export function nextChecks(model: Model, post: Posterior): NextCheck[] {
+  const seen = new Set(post.bearings.map((b) => b.observation.point));
+  return model.knowledge.causal.checks
+    .flatMap((template) => pointsOf(model, template).map((p) => ({ template, ...p })))
+    .filter(({ point }) => !seen.has(point))
+    .map(({ template, point, words }) => ({
+      check: template.id,
+      point,
+      words,
+      gain: informationGain(model, post, point),
+      minutes: template.minutes,
+    }))
+    .filter((c) => c.gain > 1e-4)
+    .sort((a, b) => score(b) - score(a));
+}
+
+/** Gain per minute, with ten minutes added for the getting to it: a strong check is not beaten by a quick empty one. */
+function score(check: NextCheck): number {
+  return check.gain / (check.minutes + 10);
+}
+
+function pointsOf(model: Model, template: CheckTemplate): { point: string; words: string }[] {
+  const { unit } = model;
+  const fill = (id: string, name: string, hole: string, mark: string) => ({
+    point: template.point.replace(hole, id),
+    words: template.words.replaceAll(mark, midSentence(name)),
+  });
+  if (template.point.endsWith('$e')) {
+    return frictionElements(unit).map((e) => fill(e.id, elementOf(unit, e.id).name, '$e', '{e}'));
+  }
+  if (template.point.endsWith('$p')) {
+    const parts = [...new Set(model.roots.flatMap((r) => (r.part && r.part !== 'converter' ? [r.part] : [])))];
+    return parts.map((id) => fill(id, `the ${midSentence(partOf(unit, id).name)}`, '$p', '{p}'));
+  }
+  if (template.point.endsWith('$s')) return unit.solenoids.map((s) => fill(s.id, s.name, '$s', '{s}'));
+  return [{ point: template.point, words: template.words }];
+}
+
+/** Mutual information between the check's result and the first cause: Σ P(l) Σ P(r|l) log2 P(r|l)/P(r). */
+function informationGain(model: Model, post: Posterior, point: string): number {
+  const link = linkOf(model, point);
+  if (!link) return 0;
+  let gain = 0;
+  for (const [absent, present] of Object.values(link.levels)) {
+    const given = model.roots.map((root, r) => {
+      const on = link.kind === 'root' ? (link.matches(root) ? 1 : 0) : post.given[r]![link.index]!;
+      return on * present + (1 - on) * absent;
+    });
+    const total = given.reduce((sum, p, r) => sum + p * post.probability[r]!, 0);
+    given.forEach((p, r) => {
+      const prior = post.probability[r]!;
+      if (p > 0 && prior > 0 && total > 0) gain += prior * p * Math.log2(p / total);
+    });
+  }
+  return Math.max(0, gain);
+}

@@ -1,0 +1,131 @@
+import { stateFromValues } from '@/core/case';
+import type { Json } from '@/core/case';
+import type { UnitDefinition } from '@/core/unit';
+import behaviour from '@/data/knowledge/behaviour.json';
+import causal from '@/data/knowledge/causal.json';
+import ostrelFour from '@/data/units/ostrel-four.json';
+import { chainWords, diagnoser } from './index';
+import type { Knowledge } from './index';
+
+const unit = ostrelFour as unknown as UnitDefinition;
+const diagnose = diagnoser(unit, { causal, behaviour } as unknown as Knowledge);
+const shop = (behaviours: string[], when: string[] = []): Json => ({ behaviours, when, source: 'shop' });
+const run = (values: Record<string, Json>) => diagnose(stateFromValues(values));
+const plates = (element: string, kinds: string[], friction: string, steel: string): Record<string, Json> =>
+  Object.fromEntries(
+    kinds.flatMap((kind, k) =>
+      kind === 'wave' ? [] : ['a', 'b'].map((f) => [`plate.${element}.${k}.${f}`, kind === 'friction' ? friction : steel]),
+    ),
+  );
+const order = (element: string) => unit.elements.find((e) => e.id === element)!.pack!.order;
+const sound = (...elements: string[]) => Object.assign({}, ...elements.map((e) => plates(e, order(e), 'sound', 'bright')));
+
+const bandGrid = { 'grid.R': shop(['normal']), 'grid.D1': shop(['normal']), 'grid.D2': shop(['flares', 'double-bump']), 'grid.D3': shop(['normal']), 'grid.D4': shop(['wrong-gear']) };
+
+describe('a band that lets go, with codes about the ratio', () => {
+  const before = run({ ...bandGrid, 'codes.scan': 'these', 'codes.list.P0732': { kind: 'rationality' }, 'solenoid.S2': { ohm: 27, temperatureC: 45 } });
+
+  test('before teardown the band’s circuit leads and the solenoid that measures well does not', () => {
+    const band = before.causes.filter((c) => c.element === 'band-2-4').reduce((s, c) => s + c.probability, 0);
+    const solenoid = before.causes.filter((c) => c.part?.startsWith('solenoid')).reduce((s, c) => s + c.probability, 0);
+    expect(band).toBeGreaterThan(0.6);
+    expect(solenoid).toBeLessThan(0.1);
+    expect(solenoid).toBeGreaterThan(0);
+    expect(before.undetermined).toBe(true);
+  });
+
+  test('a torn servo seal and a charred band: the seal is the root, the lining its victim', () => {
+    const after = run({
+      ...bandGrid,
+      ...sound('forward', 'high', 'reverse', 'low-reverse', 'overrun'),
+      'band.band-2-4.lining': 'charred',
+      'airtest.band-2-4': { result: 'leaks' },
+      'part.servo-seal-rings': { grade: 'failed' },
+      'filter.state': 'dirty',
+      'debris.grey-paste': { amount: 'trace' },
+    });
+    expect(after.causes[0]).toMatchObject({ id: 'servo-seal-rings:feed-loss', element: 'band-2-4' });
+    expect(after.causes[0]!.probability).toBeGreaterThan(0.8);
+    expect(after.undetermined).toBe(false);
+    expect(chainWords(after.causes[0]!.chain)).toContain('slips and burns');
+  });
+});
+
+describe('a clutch welded on', () => {
+  const grid = { 'grid.N': shop(['moves']), 'grid.R': shop(['binds']), 'grid.D1': shop(['normal']), 'grid.D2': shop(['normal']), 'grid.D3': shop(['normal']) };
+  test('forward stuck leads before teardown; what keeps it on is still open', () => {
+    const before = run(grid);
+    const stuck = before.causes.filter((c) => c.element === 'forward' && ['welded', 'held-on'].includes(c.mode));
+    expect(stuck.reduce((s, c) => s + c.probability, 0)).toBeGreaterThan(0.7);
+  });
+  test('welded plates settle it', () => {
+    const after = run({ ...grid, ...plates('forward', order('forward'), 'welded', 'welded') });
+    expect(after.causes[0]!.id).toBe('forward:welded');
+    expect(after.causes[0]!.probability).toBeGreaterThan(0.7);
+  });
+});
+
+describe('a converter lining lost under sound clutches', () => {
+  const given: Record<string, Json> = {
+    'history.rebuilt': { by: 'here', monthsAgo: 8 },
+    'history.converter': 'bought-rebuilt',
+    'grid.D3': shop(['shudder', 'no-drive'], ['hot']),
+    'grid.D4': shop(['shudder', 'no-drive'], ['hot']),
+    'grid.D1': shop(['no-drive'], ['hot']),
+    'fluid.colour': 'cloudy-tan',
+    'filter.state': 'blocked',
+    'debris.fibre': { amount: 'heavy' },
+    'debris.grey-paste': { amount: 'none' },
+    ...sound('forward', 'high', 'reverse', 'low-reverse', 'overrun'),
+    'band.band-2-4.lining': 'sound',
+  };
+  test('the lining leads and opening the converter is the next check', () => {
+    const before = run(given);
+    expect(before.causes[0]!.id).toBe('converter:lining-lost');
+    expect(before.nextChecks[0]!.check).toBe('open-converter');
+    expect(chainWords(before.causes[0]!.chain)).toMatch(/lining.*filter blocks.*pressure falls/);
+  });
+  test('opened and found bare: certain, and the blocked filter is present though not the cause', () => {
+    const after = run({ ...given, 'converter.lining': 'gone' });
+    expect(after.causes[0]!.probability).toBeGreaterThan(0.95);
+    const filter = after.causes.find((c) => c.id === 'filter:blocked')!;
+    expect(filter.present).toBeGreaterThan(0.9);
+    expect(filter.probability).toBeLessThan(0.05);
+  });
+});
+
+describe('honesty', () => {
+  test('nothing known: nothing determined, probabilities add up to one', () => {
+    const nothing = run({});
+    expect(nothing.undetermined).toBe(true);
+    expect(nothing.causes.reduce((s, c) => s + c.probability, 0)).toBeCloseTo(1, 9);
+  });
+  test('not inspected is not sound: an unseen pack moves nothing', () => {
+    expect(run({ 'station.pan.out': true }).causes.map((c) => c.probability)).toEqual(run({}).causes.map((c) => c.probability));
+  });
+  test('fresh fluid nearly silences colour and smell', () => {
+    const red = { ...bandGrid, 'fluid.colour': 'red', 'fluid.smell': 'neutral' };
+    const move = (extra: Record<string, Json>) => {
+      const a = run({ ...bandGrid, ...extra }).causes;
+      const b = run({ ...red, ...extra }).causes;
+      return Math.max(...a.map((c) => Math.abs(c.probability - b.find((x) => x.id === c.id)!.probability)));
+    };
+    expect(move({ 'history.fluid': 'recent' })).toBeLessThan(move({}) / 5);
+  });
+  test('a cold pass without oil film hardly clears a drum in a hot complaint', () => {
+    const hot = { 'grid.D3': shop(['slips'], ['hot']), 'grid.D4': shop(['slips'], ['hot']), 'grid.D1': shop(['normal']) };
+    const drum = (values: Record<string, Json>) => run({ ...hot, ...values }).causes.find((c) => c.id === 'high-drum:feed-loss')!.probability;
+    const cold = drum({ 'airtest.high': { result: 'holds', temperatureC: 18, oilFilm: false } });
+    const warm = drum({ 'airtest.high': { result: 'holds', temperatureC: 80, oilFilm: true } });
+    expect(cold).toBeGreaterThan(warm * 1.5);
+  });
+  test('the ledger says what each finding weighs: leaving one out gives exactly that change', () => {
+    const values = { ...bandGrid, 'band.band-2-4.lining': 'charred', 'filter.state': 'dirty' };
+    const logit = (p: number) => Math.log(p / (1 - p));
+    const withIt = run(values).causes.find((c) => c.id === 'servo-seal-rings:feed-loss')!;
+    const { ['filter.state']: _, ...less } = values;
+    const without = run(less).causes.find((c) => c.id === 'servo-seal-rings:feed-loss')!;
+    const weight = withIt.evidence.find((e) => e.point === 'filter')?.weight ?? 0;
+    expect(weight).toBeCloseTo(logit(withIt.probability) - logit(without.probability), 1);
+  });
+});

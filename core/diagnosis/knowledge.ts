@@ -1,0 +1,63 @@
+import type { BehaviourTable } from '@/core/suspects';
+
+/** Probability of an effect: a number, or computed from torque margins. */
+export type EffectStrength = number | 'by-pressure' | 'by-torque';
+
+export interface MechanismTemplate {
+  id: string;
+  each?: 'friction';
+  /** P(present) when nothing causes it. */
+  leak: number;
+  words: string;
+  /** Mechanism → P(this | that). `burnt:*` stands for every friction element's. */
+  parents: Record<string, EffectStrength>;
+}
+
+export type RootScope = 'once' | 'part' | 'feed-part' | 'split-part' | 'solenoid' | 'one-way' | 'friction';
+export type SignatureKind =
+  | 'pressure' | 'torque' | 'weak' | 'break' | 'lost' | 'stuck' | 'converter' | 'solenoid' | 'none' | 'unknown';
+
+export interface RootTemplate {
+  mode: string;
+  each: RootScope;
+  id?: string;
+  parts?: string[];
+  role?: 'shift' | 'pressure' | 'lock-up';
+  /** Relative frequency, before anything is known. */
+  prior: number;
+  effects: Record<string, EffectStrength>;
+  /** The mechanism that shows this cause is there, first or not. */
+  presentAs?: string;
+  signature: SignatureKind;
+  words: string;
+}
+
+export interface ObservationTemplate {
+  point: string;
+  /** A mechanism, or `root-part`, `root-solenoid`, `root-mode:M`, `root:ID`. */
+  on: string;
+  /** Level → [P(level | absent), P(level | present)]. */
+  levels: Record<string, [number, number]>;
+}
+
+export interface CheckTemplate {
+  id: string;
+  point: string;
+  minutes: number;
+  words: string;
+}
+
+/** `data/knowledge/causal.json`. */
+export interface CausalKnowledge {
+  format: 'pelvik-causal/1';
+  mechanisms: MechanismTemplate[];
+  roots: RootTemplate[];
+  observations: ObservationTemplate[];
+  checks: CheckTemplate[];
+  failureWords: Record<string, string>;
+}
+
+export interface Knowledge {
+  causal: CausalKnowledge;
+  behaviour: BehaviourTable;
+}

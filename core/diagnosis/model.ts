@@ -1,0 +1,98 @@
+import { gridLogLikelihood, healthyTable } from '@/core/suspects';
+import type { Complaint } from '@/core/suspects';
+import type { UnitDefinition } from '@/core/unit';
+import { compileTree } from './junction';
+import type { CliqueTree, Factor } from './junction';
+import type { Knowledge, ObservationTemplate } from './knowledge';
+import { buildMechanisms } from './mechanisms';
+import type { Mechanism } from './mechanisms';
+import { buildRoots } from './roots';
+import type { Root } from './roots';
+
+/** A unit's causal model: one first cause out of `roots`, mechanisms as noisy-OR of causes and each other. */
+export interface Model {
+  unit: UnitDefinition;
+  knowledge: Knowledge;
+  mechanisms: Mechanism[];
+  roots: Root[];
+  tree: CliqueTree;
+  /** Log prior of each root, normalised. */
+  logPrior: number[];
+}
+
+export function buildModel(unit: UnitDefinition, knowledge: Knowledge): Model {
+  const healthy = healthyTable(unit);
+  const mechanisms = buildMechanisms(unit, knowledge.causal);
+  const roots = buildRoots(unit, knowledge.causal, mechanisms, healthy);
+  const tree = compileTree(
+    mechanisms.length,
+    mechanisms.map((m, k) => [k, ...m.parents.map((p) => p.index)]),
+  );
+  const total = roots.reduce((sum, r) => sum + r.prior, 0);
+  return { unit, knowledge, mechanisms, roots, tree, logPrior: roots.map((r) => Math.log(r.prior / total)) };
+}
+
+/** P(m | parents, root) as a factor: noisy-OR, the root being one more parent that is surely present. */
+export function familyFactors(model: Model, root: Root): Factor[] {
+  return model.mechanisms.map((m, k) => {
+    const variables = [k, ...m.parents.map((p) => p.index)];
+    const values = new Float64Array(1 << variables.length);
+    const base = (1 - m.leak) * (1 - (root.effects.get(k) ?? 0));
+    for (let state = 0; state < values.length; state += 2) {
+      let absent = base;
+      m.parents.forEach((p, i) => {
+        if (state & (2 << i)) absent *= 1 - p.strength;
+      });
+      values[state] = absent;
+      values[state + 1] = 1 - absent;
+    }
+    return { variables, values };
+  });
+}
+
+/** Log P(grid | root): a mixture over the ways the cause may show itself. */
+export function gridGivenRoot(model: Model, root: Root, complaints: Complaint[]): number {
+  if (complaints.length === 0) return 0;
+  const table = model.knowledge.behaviour;
+  const logs = root.signatures.map((s) => {
+    const fit = s.predictions ? gridLogLikelihood(table, complaints, s.predictions) : anything(model, complaints);
+    return Math.log(s.weight) + fit;
+  });
+  const best = Math.max(...logs);
+  return best + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - best), 0));
+}
+
+/** A cause that is not modelled may leave a gear as it was or change it in any way: half and half. */
+function anything(model: Model, complaints: Complaint[]): number {
+  const table = model.knowledge.behaviour;
+  const kinds = Object.values(table).filter((row) => typeof row === 'object');
+  return complaints.reduce((sum, { cell }) => {
+    const logs = cell.behaviours.map((b) => {
+      const mean = kinds.reduce((s, row) => s + row[b], 0) / kinds.length;
+      return Math.log(0.5 * table.normal[b] + 0.5 * mean);
+    });
+    return sum + logs.reduce((a, b) => a + b, 0) / logs.length;
+  }, 0);
+}
+
+/** What an observation point hangs on, for one root: a mechanism, or whether this root is the cause. */
+export type Link =
+  | { kind: 'mechanism'; index: number; levels: ObservationTemplate['levels'] }
+  | { kind: 'root'; matches: (root: Root) => boolean; levels: ObservationTemplate['levels'] };
+
+/** Finds the template of a concrete point (`lining:high`) and what it hangs on; null when no template knows it. */
+export function linkOf(model: Model, point: string): Link | null {
+  const [head, target] = [point.split(':')[0]!, point.slice(point.indexOf(':') + 1)];
+  for (const template of model.knowledge.causal.observations) {
+    const generic = template.point.match(/^([\w-]+):\$[eps]$/);
+    if (generic ? generic[1] !== head || !point.includes(':') : template.point !== point) continue;
+    const { on, levels } = template;
+    if (on === 'root-part') return { kind: 'root', matches: (r) => r.part === target, levels };
+    if (on === 'root-solenoid') return { kind: 'root', matches: (r) => r.solenoid === target, levels };
+    if (on.startsWith('root-mode:')) return { kind: 'root', matches: (r) => r.mode === on.slice(10), levels };
+    if (on.startsWith('root:')) return { kind: 'root', matches: (r) => r.id === on.slice(5), levels };
+    const index = model.mechanisms.findIndex((m) => m.id === on.replaceAll('$e', target));
+    return index < 0 ? null : { kind: 'mechanism', index, levels };
+  }
+  return null;
+}

@@ -1,0 +1,127 @@
+import { explainTieUp } from '@/core/powerflow';
+import { elementsServedBy, frictionElements } from '@/core/unit';
+import type { Part, UnitDefinition } from '@/core/unit';
+import type { HealthyTable } from '@/core/suspects';
+import type { CausalKnowledge, RootTemplate } from './knowledge';
+import { midSentence, named, sayElement, strengthFor } from './mechanisms';
+import type { Mechanism } from './mechanisms';
+import { SIGNATURES } from './signature';
+import type { GridSignature } from './signature';
+
+/** A first cause this unit can have. */
+export interface Root {
+  id: string;
+  mode: string;
+  part: string | null;
+  element: string | null;
+  solenoid: string | null;
+  prior: number;
+  /** Mechanism index → P(mechanism | this cause). */
+  effects: Map<number, number>;
+  presentAs: number | null;
+  signatures: GridSignature[];
+  words: string;
+}
+
+/** Instantiates the root templates over the unit's parts, elements and solenoids. Ids are unique. */
+export function buildRoots(
+  unit: UnitDefinition,
+  causal: CausalKnowledge,
+  mechanisms: Mechanism[],
+  healthy: HealthyTable,
+): Root[] {
+  const index = new Map(mechanisms.map((m, k) => [m.id, k]));
+  const strength = strengthFor(unit);
+  return causal.roots.flatMap((template) =>
+    targetsOf(unit, template).map((target): Root => {
+      const effects = new Map<number, number>();
+      for (const [mechanism, value] of Object.entries(template.effects)) {
+        for (const element of elementsOfEffect(unit, mechanism, target)) {
+          const name = mechanism === 'weak:opponents' ? `weak:${element}` : named(mechanism, element);
+          const k = index.get(name);
+          if (k !== undefined) effects.set(k, strength(value, element));
+        }
+      }
+      const signatures = SIGNATURES[template.signature](unit, healthy, {
+        elements: target.elements,
+        part: target.part?.id ?? null,
+        shiftIndex: target.shiftIndex,
+      });
+      return {
+        id: template.id ?? `${target.part?.id ?? target.solenoid ?? target.elements[0]}:${template.mode}`,
+        mode: template.mode,
+        part: target.part?.id ?? null,
+        element: target.elements[0] ?? null,
+        solenoid: target.solenoid,
+        prior: template.prior * (target.part?.weakness ?? 1),
+        effects,
+        presentAs: template.presentAs ? (index.get(named(template.presentAs, target.elements[0] ?? null)) ?? null) : null,
+        signatures,
+        words: wordsOf(unit, causal, template, target),
+      };
+    }),
+  );
+}
+
+interface Target {
+  elements: string[];
+  part: Part | null;
+  solenoid: string | null;
+  solenoidName: string;
+  shiftIndex: number | null;
+}
+
+function targetsOf(unit: UnitDefinition, template: RootTemplate): Target[] {
+  const blank: Target = { elements: [], part: null, solenoid: null, solenoidName: '', shiftIndex: null };
+  switch (template.each) {
+    case 'once':
+      return [blank];
+    case 'part':
+      return unit.parts.filter((p) => template.parts?.includes(p.id)).map((part) => ({ ...blank, part }));
+    case 'feed-part':
+      return unit.parts.flatMap((part) => {
+        const elements = unit.elements.filter((e) => e.feedPath.includes(part.id)).map((e) => e.id);
+        return elements.length ? [{ ...blank, part, elements }] : [];
+      });
+    case 'split-part':
+      return unit.parts
+        .filter((p) => p.splits)
+        .map((part) => ({ ...blank, part, elements: elementsServedBy(unit, part.id).map((e) => e.id).slice(0, 1) }));
+    case 'solenoid':
+      return unit.solenoids
+        .filter((s) => s.role === template.role)
+        .map((s) => ({ ...blank, solenoid: s.id, solenoidName: s.name, shiftIndex: s.shiftIndex ?? null }));
+    case 'one-way':
+      return unit.elements
+        .filter((e) => e.kind === 'one-way')
+        .map((e) => ({ ...blank, elements: [e.id], part: unit.parts.find((p) => p.id === e.id) ?? null }));
+    case 'friction':
+      return frictionElements(unit).map((e) => ({ ...blank, elements: [e.id] }));
+  }
+}
+
+/** Elements an effect template stands for. Opponents are those that give way where the stuck one ties a gear up. */
+function elementsOfEffect(unit: UnitDefinition, mechanism: string, target: Target): (string | null)[] {
+  if (mechanism === 'weak:opponents') {
+    const element = target.elements[0]!;
+    const losers = unit.gears.flatMap((gear) => {
+      const { fighting, weakest } = explainTieUp(unit, gear, [{ kind: 'stuck', element }]);
+      return fighting.includes(element) && weakest ? [weakest] : [];
+    });
+    const friction = new Set(frictionElements(unit).map((e) => e.id));
+    return [...new Set(losers)].filter((id) => id !== element && friction.has(id));
+  }
+  if (!mechanism.includes('$e')) return [null];
+  return target.elements.length ? target.elements : frictionElements(unit).map((e) => e.id);
+}
+
+function wordsOf(unit: UnitDefinition, causal: CausalKnowledge, template: RootTemplate, target: Target): string {
+  const failure = causal.failureWords[target.part?.failure ?? ''] ?? 'failed';
+  const elements = target.elements.length > 1 && template.each === 'feed-part' ? null : (target.elements[0] ?? null);
+  return sayElement(unit, template.words, elements)
+    .replaceAll('{e}', 'elements it feeds')
+    .replaceAll('the elements it feeds loses', 'the elements it feeds lose')
+    .replaceAll('{p}', target.part?.name ?? '')
+    .replaceAll('{failure}', failure)
+    .replaceAll('{s}', target.solenoidName || midSentence('Solenoid'));
+}

@@ -1,0 +1,66 @@
+import { explainTieUp, solveGear } from '@/core/powerflow';
+import type { Fault, GearOutcome } from '@/core/powerflow';
+import type { UnitDefinition } from '@/core/unit';
+
+/** What a gear does as a driver would meet it. */
+export type PredictionKind = 'normal' | 'neutral' | 'lower' | 'higher' | 'tie-up' | 'slip' | 'moves' | 'no-braking' | 'shudder';
+
+export interface Prediction {
+  gear: string;
+  kind: PredictionKind;
+  outcome: GearOutcome['outcome'];
+  ratio: number | null;
+  /** The gear whose ratio it takes, when it is not its own. */
+  actsLike: string | null;
+  /** In a tie-up: who gives way, if anyone. */
+  weakest: string | null;
+}
+
+/** The healthy unit, solved once and shared by all predictions. */
+export interface HealthyTable {
+  outcomes: Map<string, GearOutcome>;
+  coast: Map<string, 'brakes' | 'freewheel' | null>;
+}
+
+export function healthyTable(unit: UnitDefinition): HealthyTable {
+  const solutions = unit.gears.map((g) => solveGear(unit, g.key));
+  return {
+    outcomes: new Map(solutions.map((s) => [s.key, s])),
+    coast: new Map(solutions.map((s) => [s.key, s.coast])),
+  };
+}
+
+/** Every gear's prediction under the faults. */
+export function predict(unit: UnitDefinition, healthy: HealthyTable, faults: Fault[]): Prediction[] {
+  return unit.gears.map((gear) => {
+    const normal = healthy.outcomes.get(gear.key)!;
+    const got = solveGear(unit, gear.key, faults);
+    const base = { gear: gear.key, outcome: got.outcome, ratio: got.ratio, actsLike: null, weakest: null };
+    if (got.outcome === 'slip') return { ...base, kind: 'slip' };
+    if (got.outcome === 'tie-up' || got.outcome === 'output-held') {
+      return { ...base, kind: 'tie-up', weakest: explainTieUp(unit, gear, faults).weakest };
+    }
+    if (got.outcome === 'neutral') return { ...base, kind: normal.outcome === 'neutral' ? 'normal' : 'neutral' };
+    if (normal.outcome !== 'drive') return { ...base, kind: 'moves', actsLike: gearWithRatio(healthy, got.ratio!) };
+    const change = Math.abs(got.ratio!) / Math.abs(normal.ratio!);
+    const actsLike = gearWithRatio(healthy, got.ratio!);
+    if (got.ratio! * normal.ratio! < 0) return { ...base, kind: 'tie-up', actsLike };
+    if (change > 1 + 1e-6) return { ...base, kind: 'lower', actsLike };
+    if (change < 1 - 1e-6) return { ...base, kind: 'higher', actsLike };
+    const braked = healthy.coast.get(gear.key) === 'brakes';
+    return { ...base, kind: braked && got.coast === 'freewheel' ? 'no-braking' : 'normal' };
+  });
+}
+
+function gearWithRatio(healthy: HealthyTable, ratio: number): string | null {
+  for (const [key, outcome] of healthy.outcomes) {
+    if (outcome.ratio !== null && Math.abs(outcome.ratio - ratio) < 1e-6) return key;
+  }
+  return null;
+}
+
+/** A key that two fault sets share when no gear can tell them apart. */
+export function signatureOf(predictions: Prediction[]): string {
+  return predictions.map((p) => `${p.kind}:${p.ratio?.toFixed(6) ?? ''}`).join('|');
+}
+

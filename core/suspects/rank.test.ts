@@ -1,0 +1,66 @@
+import { stateFromValues } from '@/core/case';
+import type { Json } from '@/core/case';
+import type { UnitDefinition } from '@/core/unit';
+import behaviour from '@/data/knowledge/behaviour.json';
+import ostrelFour from '@/data/units/ostrel-four.json';
+import { complaintsOf, suspectRanker } from './index';
+import type { BehaviourTable, Suspect } from './index';
+
+const unit = ostrelFour as unknown as UnitDefinition;
+const rank = suspectRanker(unit, behaviour as unknown as BehaviourTable);
+
+function suspects(grid: Record<string, [string, ...string[]] | { b: string[]; as?: string }>): Suspect[] {
+  const values: Record<string, Json> = {};
+  for (const [gear, entry] of Object.entries(grid)) {
+    const { b, as } = Array.isArray(entry) ? { b: entry, as: undefined } : entry;
+    values[`grid.${gear}`] = { behaviours: b, when: [], source: 'shop', ...(as ? { actsLike: as } : {}) };
+  }
+  return rank(complaintsOf(stateFromValues(values)));
+}
+
+describe('suspects from the complaint grid alone', () => {
+  test('no second, fourth like third: the band does not hold', () => {
+    const [first] = suspects({ R: ['normal'], D1: ['normal'], D2: ['flares'], D3: ['normal'], D4: ['flares'] });
+    expect(first!.element).toBe('band-2-4');
+    expect(first!.disagree).toEqual([]);
+    expect(first!.feed.map((p) => p.id)).toContain('servo-seal-rings');
+  });
+
+  test('no reverse, second or fourth: the sun shell, and the band alone does not explain reverse', () => {
+    const all = suspects({ R: ['no-drive'], D1: ['normal'], D2: ['flares'], D3: ['normal'], D4: ['flares'] });
+    expect(all[0]!.fault).toEqual({ kind: 'break', part: 'sun-shell' });
+    expect(all.find((s) => s.id === 'lost:band-2-4')!.disagree).toContain('R');
+  });
+
+  test('creeps in neutral, reverse ties up, drive pulls: forward clutch stuck', () => {
+    const [first] = suspects({ N: ['moves'], R: ['binds'], D1: ['normal'], D2: ['normal'], D3: ['normal'] });
+    expect(first!.id).toBe('stuck:forward');
+  });
+
+  test('a tie-up may be reported as bogging, stalling or the weaker element slipping', () => {
+    for (const word of ['binds', 'bogs', 'slips']) {
+      const [first] = suspects({ N: ['moves'], R: [word], D1: ['normal'], D3: ['normal'] });
+      expect(first!.id).toBe('stuck:forward');
+    }
+  });
+
+  test('only fourth slips, third still holds: the high clutch at a reduced capacity, not lost', () => {
+    const [first] = suspects({ R: ['normal'], D1: ['normal'], D2: ['normal'], D3: ['normal'], D4: ['slips'] });
+    expect(first!.fault).toMatchObject({ kind: 'slip', element: 'high' });
+    expect(first!.predictions.filter((p) => p.kind === 'slip').map((p) => p.gear)).toEqual(['D4']);
+  });
+
+  test('limp gears say little', () => {
+    const values: Record<string, Json> = {
+      'grid.D2': { behaviours: ['no-drive'], when: [], source: 'customer', limp: true },
+      'grid.D3': { behaviours: ['normal'], when: [], source: 'customer' },
+    };
+    expect(rank(complaintsOf(stateFromValues(values)))[0]!.probability).toBeLessThan(0.4);
+  });
+
+  test('an empty grid names nobody, and probabilities add up to one', () => {
+    expect(rank([])).toEqual([]);
+    const sum = suspects({ D2: ['slips'] }).reduce((s, x) => s + x.probability, 0);
+    expect(sum).toBeCloseTo(1, 9);
+  });
+});
