@@ -20,24 +20,34 @@ export function chainOf(model: Model, post: Posterior, r: number): ChainStep[] {
   const root = model.roots[r]!;
   const marginals = post.given[r]!;
   const shown = new Set<number>();
-  const steps: ChainStep[] = [{ id: root.id, words: root.words, from: [], probability: 1, slots: slotsOfRoot(post, root) }];
+  const first: ChainStep = { id: root.id, words: root.words, from: [], probability: 1, slots: slotsOfRoot(post, root) };
+  const steps: ChainStep[] = [first];
+  // The mechanism a cause is seen by is the cause itself, not a step after it.
+  if (root.presentAs !== null) {
+    shown.add(root.presentAs);
+    first.slots.push(...slotsOfMechanism(post, root.presentAs));
+  }
+  const stepId = (k: number) => (k === root.presentAs ? root.id : model.mechanisms[k]!.id);
   // Templates stand in causal order except where a parent is listed later; a few rounds settle any order.
   for (let grew = true; grew; ) {
     grew = false;
     model.mechanisms.forEach((m, k) => {
       if (shown.has(k) || marginals[k]! < IN_CHAIN) return;
-      const from = m.parents.filter((p) => shown.has(p.index) && p.strength > 0.1).map((p) => model.mechanisms[p.index]!.id);
+      const from = m.parents.filter((p) => shown.has(p.index) && p.strength > 0.1).map((p) => stepId(p.index));
       if ((root.effects.get(k) ?? 0) > 0.1) from.unshift(root.id);
       if (from.length === 0) return;
       shown.add(k);
       grew = true;
-      const slots = post.bearings.flatMap((b) =>
-        b.link.kind === 'mechanism' && b.link.index === k && b.present > b.absent ? b.observation.slots : [],
-      );
-      steps.push({ id: m.id, words: m.words, from, probability: marginals[k]!, slots });
+      steps.push({ id: m.id, words: m.words, from, probability: marginals[k]!, slots: slotsOfMechanism(post, k) });
     });
   }
   return steps;
+}
+
+function slotsOfMechanism(post: Posterior, k: number): string[] {
+  return post.bearings.flatMap((b) =>
+    b.link.kind === 'mechanism' && b.link.index === k && b.present > b.absent ? b.observation.slots : [],
+  );
 }
 
 function slotsOfRoot(post: Posterior, root: Model['roots'][number]): string[] {

@@ -13,11 +13,22 @@ export interface NextCheck {
   /** Expected information about the first cause, bits. */
   gain: number;
   minutes: number;
+  /** It looks straight at the leading cause. */
+  confirms: boolean;
 }
+
+/**
+ * Worth of looking at the leading cause itself, bits times its probability. The model may be wrong in ways it cannot
+ * know, so a cause nobody has looked at is not proven however sure the sums are.
+ */
+const CONFIRMATION_BITS = 1;
 
 /** Checks not yet made, the most telling per minute first. */
 export function nextChecks(model: Model, post: Posterior): NextCheck[] {
   const seen = new Set(post.bearings.map((b) => b.observation.point));
+  const leader = post.probability.indexOf(Math.max(...post.probability));
+  const worth = (c: NextCheck) =>
+    (c.gain + (c.confirms ? CONFIRMATION_BITS * post.probability[leader]! : 0)) / (c.minutes + REACHING_MINUTES);
   return model.knowledge.causal.checks
     .flatMap((template) => pointsOf(model, template).map((p) => ({ template, ...p })))
     .filter(({ point }) => !seen.has(point))
@@ -27,14 +38,20 @@ export function nextChecks(model: Model, post: Posterior): NextCheck[] {
       words,
       gain: informationGain(model, post, point),
       minutes: template.minutes,
+      confirms: looksAt(model, point, leader),
     }))
-    .filter((c) => c.gain > 1e-4)
-    .sort((a, b) => score(b) - score(a));
+    .filter((c) => c.gain > 1e-4 || c.confirms)
+    .sort((a, b) => worth(b) - worth(a));
 }
 
-/** Gain per minute, with ten minutes added for the getting to it: a strong check is not beaten by a quick empty one. */
-function score(check: NextCheck): number {
-  return check.gain / (check.minutes + 10);
+/** Added to every check for getting to it, so that a strong check is not beaten by a quick empty one. */
+const REACHING_MINUTES = 10;
+
+function looksAt(model: Model, point: string, leader: number): boolean {
+  const link = linkOf(model, point);
+  const root = model.roots[leader]!;
+  if (!link || root.mode === 'other') return false;
+  return link.kind === 'root' ? link.matches(root) : link.index === root.presentAs;
 }
 
 function pointsOf(model: Model, template: CheckTemplate): { point: string; words: string }[] {
@@ -47,7 +64,8 @@ function pointsOf(model: Model, template: CheckTemplate): { point: string; words
     return frictionElements(unit).map((e) => fill(e.id, elementOf(unit, e.id).name, '$e', '{e}'));
   }
   if (template.point.endsWith('$p')) {
-    const parts = [...new Set(model.roots.flatMap((r) => (r.part && r.part !== 'converter' ? [r.part] : [])))];
+    // A cause with a mechanism of its own has a check of its own.
+    const parts = [...new Set(model.roots.flatMap((r) => (r.part && r.presentAs === null ? [r.part] : [])))];
     return parts.map((id) => fill(id, `the ${midSentence(partOf(unit, id).name)}`, '$p', '{p}'));
   }
   if (template.point.endsWith('$s')) return unit.solenoids.map((s) => fill(s.id, s.name, '$s', '{s}'));

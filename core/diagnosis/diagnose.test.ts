@@ -52,7 +52,7 @@ describe('a band that lets go, with codes about the ratio', () => {
 });
 
 describe('a clutch welded on', () => {
-  const grid = { 'grid.N': shop(['moves']), 'grid.R': shop(['binds']), 'grid.D1': shop(['normal']), 'grid.D2': shop(['normal']), 'grid.D3': shop(['normal']) };
+  const grid = { 'grid.N': shop(['moves']), 'grid.R': shop(['binds']), 'grid.D1': shop(['normal']), 'grid.D2': shop(['normal']), 'grid.D3': shop(['normal']), 'grid.D4': shop(['normal']) };
   test('forward stuck leads before teardown; what keeps it on is still open', () => {
     const before = run(grid);
     const stuck = before.causes.filter((c) => c.element === 'forward' && ['welded', 'held-on'].includes(c.mode));

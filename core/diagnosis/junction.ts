@@ -3,11 +3,9 @@
  * after Shenoy & Shafer. The tree is compiled once from the families; factors may change from call to call.
  */
 
-/** Table over the listed variables: entry k holds the value where bit i of k is the state of variables[i]. */
-export interface Factor {
-  variables: number[];
-  values: Float64Array;
-}
+/*
+ * A factor's table over a family of variables holds, at entry k, the value where bit i of k is the state of family[i].
+ */
 
 interface Clique {
   /** First is the eliminated one; the rest are the separator towards the parent. */
@@ -70,58 +68,71 @@ export interface Inference {
   marginals: Float64Array;
 }
 
-/** Multiplies the factors and sums: the evidence and every marginal, exactly. */
-export function infer(tree: CliqueTree, factors: Factor[]): Inference {
+/** A tree with every index map worked out, for factors over the given families; only their values may change. */
+export interface CompiledInference {
+  (values: Float64Array[]): Inference;
+}
+
+/** Prepares exact inference for factors over fixed families of variables. */
+export function compileInference(tree: CliqueTree, families: number[][]): CompiledInference {
   const { cliques, position, size } = tree;
-  const own = cliques.map((c) => new Float64Array(1 << c.variables.length).fill(1));
-  for (const factor of factors) {
-    const home = Math.min(...factor.variables.map((v) => position[v]!));
-    multiplyInto(cliques[home]!.variables, own[home]!, factor);
-  }
-  const up: Factor[] = [];
-  cliques.forEach((clique, k) => {
-    const table = own[k]!.slice();
-    for (const child of clique.children) multiplyInto(clique.variables, table, up[child]!);
-    up[k] = marginalise(clique.variables, table, clique.variables.slice(1));
-  });
-  let evidence = 1;
-  cliques.forEach((clique, k) => {
-    if (clique.parent === -1) evidence *= up[k]!.values[0]!;
-  });
-  const marginals = new Float64Array(size);
-  const down: Factor[] = [];
-  for (let k = cliques.length - 1; k >= 0; k--) {
-    const clique = cliques[k]!;
-    const base = own[k]!.slice();
-    if (clique.parent !== -1) multiplyInto(clique.variables, base, down[k]!);
-    for (const child of clique.children) {
-      const table = base.slice();
-      for (const other of clique.children) if (other !== child) multiplyInto(clique.variables, table, up[other]!);
-      down[child] = marginalise(clique.variables, table, cliques[child]!.variables.slice(1));
+  const homes = families.map((family) => Math.min(...family.map((v) => position[v]!)));
+  const maps = families.map((family, f) => indexMap(cliques[homes[f]!]!.variables, family));
+  const toSeparator = cliques.map((c) => indexMap(c.variables, c.variables.slice(1)));
+  const toParent = cliques.map((c) =>
+    c.parent === -1 ? new Uint16Array(0) : indexMap(cliques[c.parent]!.variables, c.variables.slice(1)),
+  );
+  const sizes = cliques.map((c) => 1 << c.variables.length);
+  return (values) => {
+    const own = sizes.map((n) => new Float64Array(n).fill(1));
+    values.forEach((table, f) => multiplyInto(own[homes[f]!]!, table, maps[f]!));
+    const up: Float64Array[] = [];
+    let evidence = 1;
+    cliques.forEach((clique, k) => {
+      const table = own[k]!.slice();
+      for (const child of clique.children) multiplyInto(table, up[child]!, toParent[child]!);
+      up[k] = sumOver(table, toSeparator[k]!, sizes[k]! >> 1);
+      if (clique.parent === -1) evidence *= up[k]![0]!;
+    });
+    const marginals = new Float64Array(size);
+    const down: Float64Array[] = [];
+    for (let k = cliques.length - 1; k >= 0; k--) {
+      const clique = cliques[k]!;
+      const base = own[k]!;
+      if (clique.parent !== -1) multiplyInto(base, down[k]!, toSeparator[k]!);
+      for (const child of clique.children) {
+        const table = base.slice();
+        for (const other of clique.children) if (other !== child) multiplyInto(table, up[other]!, toParent[other]!);
+        down[child] = sumOver(table, toParent[child]!, sizes[child]! >> 1);
+      }
+      for (const child of clique.children) multiplyInto(base, up[child]!, toParent[child]!);
+      // The eliminated variable is the lowest bit of its clique.
+      let zero = 0;
+      let one = 0;
+      for (let i = 0; i < base.length; i += 2) {
+        zero += base[i]!;
+        one += base[i + 1]!;
+      }
+      marginals[clique.variables[0]!] = zero + one > 0 ? one / (zero + one) : 0;
     }
-    for (const child of clique.children) multiplyInto(clique.variables, base, up[child]!);
-    const [zero, one] = marginalise(clique.variables, base, [clique.variables[0]!]).values as unknown as [number, number];
-    marginals[clique.variables[0]!] = zero + one > 0 ? one / (zero + one) : 0;
-  }
-  return { evidence, marginals };
+    return { evidence, marginals };
+  };
 }
 
-function multiplyInto(variables: number[], table: Float64Array, factor: Factor): void {
-  const bits = factor.variables.map((v) => variables.indexOf(v));
-  for (let k = 0; k < table.length; k++) {
-    let index = 0;
-    for (let i = 0; i < bits.length; i++) if (k & (1 << bits[i]!)) index |= 1 << i;
-    table[k] = table[k]! * factor.values[index]!;
-  }
+/** For every state of `variables`, the state of `part` it contains. */
+function indexMap(variables: number[], part: number[]): Uint16Array {
+  const bits = part.map((v) => variables.indexOf(v));
+  return Uint16Array.from({ length: 1 << variables.length }, (_, k) =>
+    bits.reduce((index, bit, i) => (k & (1 << bit) ? index | (1 << i) : index), 0),
+  );
 }
 
-function marginalise(variables: number[], table: Float64Array, keep: number[]): Factor {
-  const bits = keep.map((v) => variables.indexOf(v));
-  const values = new Float64Array(1 << keep.length);
-  for (let k = 0; k < table.length; k++) {
-    let index = 0;
-    for (let i = 0; i < bits.length; i++) if (k & (1 << bits[i]!)) index |= 1 << i;
-    values[index] = values[index]! + table[k]!;
-  }
-  return { variables: keep, values };
+function multiplyInto(table: Float64Array, factor: Float64Array, map: Uint16Array): void {
+  for (let k = 0; k < table.length; k++) table[k] = table[k]! * factor[map[k]!]!;
+}
+
+function sumOver(table: Float64Array, map: Uint16Array, length: number): Float64Array {
+  const sums = new Float64Array(length);
+  for (let k = 0; k < table.length; k++) sums[map[k]!] = sums[map[k]!]! + table[k]!;
+  return sums;
 }

@@ -1,8 +1,8 @@
 import { gridLogLikelihood, healthyTable } from '@/core/suspects';
 import type { Complaint } from '@/core/suspects';
 import type { UnitDefinition } from '@/core/unit';
-import { compileTree } from './junction';
-import type { CliqueTree, Factor } from './junction';
+import { compileInference, compileTree } from './junction';
+import type { CompiledInference } from './junction';
 import type { Knowledge, ObservationTemplate } from './knowledge';
 import { buildMechanisms } from './mechanisms';
 import type { Mechanism } from './mechanisms';
@@ -15,7 +15,10 @@ export interface Model {
   knowledge: Knowledge;
   mechanisms: Mechanism[];
   roots: Root[];
-  tree: CliqueTree;
+  /** Takes one table per mechanism family, then one pair [absent, present] per mechanism as evidence. */
+  infer: CompiledInference;
+  /** Per mechanism, P(absent | parents) without a root. */
+  absent: Float64Array[];
   /** Log prior of each root, normalised. */
   logPrior: number[];
 }
@@ -24,29 +27,30 @@ export function buildModel(unit: UnitDefinition, knowledge: Knowledge): Model {
   const healthy = healthyTable(unit);
   const mechanisms = buildMechanisms(unit, knowledge.causal);
   const roots = buildRoots(unit, knowledge.causal, mechanisms, healthy);
-  const tree = compileTree(
-    mechanisms.length,
-    mechanisms.map((m, k) => [k, ...m.parents.map((p) => p.index)]),
-  );
+  const families = mechanisms.map((m, k) => [k, ...m.parents.map((p) => p.index)]);
+  const infer = compileInference(compileTree(mechanisms.length, families), [...families, ...mechanisms.map((_, k) => [k])]);
   const total = roots.reduce((sum, r) => sum + r.prior, 0);
-  return { unit, knowledge, mechanisms, roots, tree, logPrior: roots.map((r) => Math.log(r.prior / total)) };
+  const absent = mechanisms.map(absentTable);
+  return { unit, knowledge, mechanisms, roots, infer, absent, logPrior: roots.map((r) => Math.log(r.prior / total)) };
 }
 
-/** P(m | parents, root) as a factor: noisy-OR, the root being one more parent that is surely present. */
-export function familyFactors(model: Model, root: Root): Factor[] {
-  return model.mechanisms.map((m, k) => {
-    const variables = [k, ...m.parents.map((p) => p.index)];
-    const values = new Float64Array(1 << variables.length);
-    const base = (1 - m.leak) * (1 - (root.effects.get(k) ?? 0));
-    for (let state = 0; state < values.length; state += 2) {
-      let absent = base;
-      m.parents.forEach((p, i) => {
-        if (state & (2 << i)) absent *= 1 - p.strength;
-      });
-      values[state] = absent;
-      values[state + 1] = 1 - absent;
-    }
-    return { variables, values };
+/** P(absent | parents) of a noisy-OR, one entry per joint state of the parents. */
+function absentTable(m: Mechanism): Float64Array {
+  return Float64Array.from({ length: 1 << m.parents.length }, (_, state) =>
+    m.parents.reduce((p, parent, i) => (state & (1 << i) ? p * (1 - parent.strength) : p), 1 - m.leak),
+  );
+}
+
+/** P(m | parents, root), one table per mechanism: the root is one more parent, surely present. */
+export function familyTables(model: Model, root: Root): Float64Array[] {
+  return model.absent.map((absent, k) => {
+    const spared = 1 - (root.effects.get(k) ?? 0);
+    const table = new Float64Array(absent.length * 2);
+    absent.forEach((p, state) => {
+      table[2 * state] = p * spared;
+      table[2 * state + 1] = 1 - p * spared;
+    });
+    return table;
   });
 }
 

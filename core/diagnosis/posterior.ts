@@ -3,9 +3,7 @@ import { observe } from '@/core/evidence';
 import type { Observation } from '@/core/evidence';
 import { complaintsOf } from '@/core/suspects';
 import type { Complaint } from '@/core/suspects';
-import { infer } from './junction';
-import type { Factor } from './junction';
-import { familyFactors, gridGivenRoot, linkOf } from './model';
+import { familyTables, gridGivenRoot, linkOf } from './model';
 import type { Link, Model } from './model';
 
 /** An observation with what it hangs on and its likelihoods, the weight applied: P^weight. */
@@ -33,16 +31,16 @@ export interface Posterior {
 export function posterior(model: Model, state: JobState): Posterior {
   const complaints = complaintsOf(state);
   const bearings = observe(model.unit, state).flatMap((o) => bearingOf(model, o));
-  const soft: Factor[] = [];
-  for (const bearing of bearings) {
-    if (bearing.link.kind === 'mechanism') {
-      soft.push({ variables: [bearing.link.index], values: Float64Array.of(bearing.absent, bearing.present) });
-    }
+  const soft = model.mechanisms.map(() => Float64Array.of(1, 1));
+  for (const { link, absent, present } of bearings) {
+    if (link.kind !== 'mechanism') continue;
+    soft[link.index]![0]! *= absent;
+    soft[link.index]![1]! *= present;
   }
   const grid: number[] = [];
   const given: Float64Array[] = [];
   const logs = model.roots.map((root, k) => {
-    const inference = infer(model.tree, [...familyFactors(model, root), ...soft]);
+    const inference = model.infer([...familyTables(model, root), ...soft]);
     given.push(inference.marginals);
     grid.push(gridGivenRoot(model, root, complaints));
     const direct = bearings.reduce((sum, b) => sum + (b.link.kind === 'root' ? Math.log(rootLikelihood(b, root)) : 0), 0);

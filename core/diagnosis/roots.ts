@@ -2,11 +2,11 @@ import { explainTieUp } from '@/core/powerflow';
 import { elementsServedBy, frictionElements } from '@/core/unit';
 import type { Part, UnitDefinition } from '@/core/unit';
 import type { HealthyTable } from '@/core/suspects';
-import type { CausalKnowledge, RootTemplate } from './knowledge';
+import type { CausalKnowledge, RootTemplate, SignatureKind } from './knowledge';
 import { midSentence, named, sayElement, strengthFor } from './mechanisms';
 import type { Mechanism } from './mechanisms';
 import { SIGNATURES } from './signature';
-import type { GridSignature } from './signature';
+import type { GridSignature, SignatureTarget } from './signature';
 
 /** A first cause this unit can have. */
 export interface Root {
@@ -32,6 +32,13 @@ export function buildRoots(
 ): Root[] {
   const index = new Map(mechanisms.map((m, k) => [m.id, k]));
   const strength = strengthFor(unit);
+  const known = new Map<string, GridSignature[]>();
+  const signaturesOf = (kind: SignatureKind, target: SignatureTarget) => {
+    const key = `${kind}|${target.elements.join()}|${kind === 'break' ? target.part : ''}|${target.shiftIndex}`;
+    const found = known.get(key) ?? SIGNATURES[kind](unit, healthy, target);
+    known.set(key, found);
+    return found;
+  };
   return causal.roots.flatMap((template) =>
     targetsOf(unit, template).map((target): Root => {
       const effects = new Map<number, number>();
@@ -42,7 +49,7 @@ export function buildRoots(
           if (k !== undefined) effects.set(k, strength(value, element));
         }
       }
-      const signatures = SIGNATURES[template.signature](unit, healthy, {
+      const signatures = signaturesOf(template.signature, {
         elements: target.elements,
         part: target.part?.id ?? null,
         shiftIndex: target.shiftIndex,

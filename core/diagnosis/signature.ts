@@ -1,6 +1,6 @@
 import { capacity, fullPressure, solveGear, turbineTorque } from '@/core/powerflow';
 import type { Fault } from '@/core/powerflow';
-import { predict, slipSweep } from '@/core/suspects';
+import { predict, predictGear, slipSweep } from '@/core/suspects';
 import type { HealthyTable, Prediction } from '@/core/suspects';
 import { frictionElements } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
@@ -64,13 +64,13 @@ function even<T>(items: readonly T[]): { weight: number; item: T }[] {
 function underPressure(unit: UnitDefinition, healthy: HealthyTable, share: number): Prediction[] {
   const friction = frictionElements(unit);
   if (share === 0) return predict(unit, healthy, friction.map((e) => ({ kind: 'lost', element: e.id })));
-  return unit.gears.flatMap((gear) => {
+  return unit.gears.map((gear) => {
     const faults = friction.map((e): Fault => ({
       kind: 'slip',
       element: e.id,
       capacityNm: capacity(e, fullPressure(unit, gear) * share),
     }));
-    return predict(unit, healthy, faults).filter((p) => p.gear === gear.key);
+    return predictGear(unit, healthy, gear, faults);
   });
 }
 

@@ -1,5 +1,5 @@
 import { below, valueOf } from '@/core/case';
-import type { Amount, Json, JobState, PartGrade } from '@/core/case';
+import type { Amount, GridCell, JobState, PartGrade } from '@/core/case';
 import { frictionElements } from '@/core/unit';
 import type { Element, UnitDefinition } from '@/core/unit';
 import { liningState } from './grade';
@@ -32,6 +32,7 @@ export function observe(unit: UnitDefinition, state: JobState): Observation[] {
     ...direct,
     ...cloudiness(state),
     ...history(state),
+    ...fading(state),
     ...below<{ amount: Amount }>(state, 'debris.').map(([kind, v]) => seen(`debris:${kind}`, v.amount, `debris.${kind}`)),
     ...frictionElements(unit).flatMap((e) => (e.band ? bandOf(state, e) : packOf(state, e))),
     ...unit.solenoids.flatMap((s) => {
@@ -86,6 +87,14 @@ function history(state: JobState): Observation[] {
   return [seen('history-power', factor > 1.15 ? 'raised' : 'stock', 'history.powerFactor')];
 }
 
+/** Several gears that stop pulling when hot: what the gears share, their pressure, goes. */
+function fading(state: JobState): Observation[] {
+  const hot = below<GridCell>(state, 'grid.').filter(
+    ([, cell]) => cell.when.includes('hot') && cell.behaviours.some((b) => b === 'no-drive' || b === 'slips'),
+  );
+  return hot.length >= 3 ? [seen('fades-hot', 'yes', ...hot.map(([gear]) => `grid.${gear}`))] : [];
+}
+
 function packOf(state: JobState, element: Element): Observation[] {
   const reading = readPack(state, element);
   if (!reading.state) return [];
@@ -134,7 +143,7 @@ function bandOf(state: JobState, element: Element): Observation[] {
 /** A cold pass without an oil film says little against a fault that comes when hot. */
 function airTest(state: JobState, element: string, test: AirTest): Observation {
   const observation = seen(`airtest:${element}`, test.result, `airtest.${element}`);
-  const hotOnly = below<{ behaviours: string[]; when: string[] } & Record<string, Json>>(state, 'grid.').some(
+  const hotOnly = below<GridCell>(state, 'grid.').some(
     ([, cell]) => cell.when.includes('hot') && !cell.when.includes('cold') && !cell.behaviours.includes('normal'),
   );
   if (test.result === 'holds' && hotOnly && !test.oilFilm && (test.temperatureC ?? 20) < 50) {

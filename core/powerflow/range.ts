@@ -12,6 +12,11 @@ export interface Range {
  * Fourier–Motzkin elimination of the free directions: exact, and small because a unit has few one-way clutches.
  */
 export function rangeOver(space: SolutionSpace, inequalities: number[][], form: number[]): Range | null {
+  if (space.directions.length === 0) {
+    if (inequalities.some((g) => dot(g, space.origin) < -TOLERANCE)) return null;
+    const value = dot(form, space.origin);
+    return { low: value, high: value };
+  }
   const along = (row: number[]) => space.directions.map((d) => dot(row, d));
   // Unknowns: the free directions, then y = form·x. A constraint is [coefficients…, y, constant] and means "≥ 0".
   const spread = along(form);

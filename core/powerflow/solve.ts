@@ -69,6 +69,11 @@ export function solveGear(
   return withSlip(unit, gear, faults, solution, turbineTorqueNm ?? turbineTorque(unit, gear));
 }
 
+/** What a driving gear of known ratio does when the engine drags. */
+export function coastBehaviour(unit: UnitDefinition, gearKey: string, faults: Fault[], ratio: number): 'brakes' | 'freewheel' {
+  return coastOf(buildSystem(unit, gearOf(unit, gearKey), faults), 1 / ratio);
+}
+
 /** Torque at the turbine, N·m: engine torque, times the stall multiplication where the gear starts from rest. */
 export function turbineTorque(unit: UnitDefinition, gear: GearPosition): number {
   return unit.engine.torqueNm * (gear.launch ? unit.engine.stallTorqueRatio : 1);

@@ -1,4 +1,4 @@
-export { healthyTable, predict } from './predict';
+export { healthyTable, predict, predictGear } from './predict';
 export type { HealthyTable, Prediction, PredictionKind } from './predict';
 export { agrees, cellLogLikelihood, gridLogLikelihood } from './fit';
 export type { BehaviourTable, Complaint } from './fit';

@@ -1,6 +1,6 @@
-import { explainTieUp, solveGear } from '@/core/powerflow';
+import { coastBehaviour, explainTieUp, gearOutcome, solveGear } from '@/core/powerflow';
 import type { Fault, GearOutcome } from '@/core/powerflow';
-import type { UnitDefinition } from '@/core/unit';
+import type { GearPosition, UnitDefinition } from '@/core/unit';
 
 /** What a gear does as a driver would meet it. */
 export type PredictionKind = 'normal' | 'neutral' | 'lower' | 'higher' | 'tie-up' | 'slip' | 'moves' | 'no-braking' | 'shudder';
@@ -32,24 +32,29 @@ export function healthyTable(unit: UnitDefinition): HealthyTable {
 
 /** Every gear's prediction under the faults. */
 export function predict(unit: UnitDefinition, healthy: HealthyTable, faults: Fault[]): Prediction[] {
-  return unit.gears.map((gear) => {
-    const normal = healthy.outcomes.get(gear.key)!;
-    const got = solveGear(unit, gear.key, faults);
-    const base = { gear: gear.key, outcome: got.outcome, ratio: got.ratio, actsLike: null, weakest: null };
-    if (got.outcome === 'slip') return { ...base, kind: 'slip' };
-    if (got.outcome === 'tie-up' || got.outcome === 'output-held') {
-      return { ...base, kind: 'tie-up', weakest: explainTieUp(unit, gear, faults).weakest };
-    }
-    if (got.outcome === 'neutral') return { ...base, kind: normal.outcome === 'neutral' ? 'normal' : 'neutral' };
-    if (normal.outcome !== 'drive') return { ...base, kind: 'moves', actsLike: gearWithRatio(healthy, got.ratio!) };
-    const change = Math.abs(got.ratio!) / Math.abs(normal.ratio!);
-    const actsLike = gearWithRatio(healthy, got.ratio!);
-    if (got.ratio! * normal.ratio! < 0) return { ...base, kind: 'tie-up', actsLike };
-    if (change > 1 + 1e-6) return { ...base, kind: 'lower', actsLike };
-    if (change < 1 - 1e-6) return { ...base, kind: 'higher', actsLike };
-    const braked = healthy.coast.get(gear.key) === 'brakes';
-    return { ...base, kind: braked && got.coast === 'freewheel' ? 'no-braking' : 'normal' };
-  });
+  return unit.gears.map((gear) => predictGear(unit, healthy, gear, faults));
+}
+
+/** One gear's prediction under the faults. */
+export function predictGear(unit: UnitDefinition, healthy: HealthyTable, gear: GearPosition, faults: Fault[]): Prediction {
+  const slips = faults.some((f) => f.kind === 'slip');
+  const normal = healthy.outcomes.get(gear.key)!;
+  const got = slips ? solveGear(unit, gear.key, faults) : gearOutcome(unit, gear.key, faults);
+  const base = { gear: gear.key, outcome: got.outcome, ratio: got.ratio, actsLike: null, weakest: null };
+  if (got.outcome === 'slip') return { ...base, kind: 'slip' };
+  if (got.outcome === 'tie-up' || got.outcome === 'output-held') {
+    return { ...base, kind: 'tie-up', weakest: explainTieUp(unit, gear, faults).weakest };
+  }
+  if (got.outcome === 'neutral') return { ...base, kind: normal.outcome === 'neutral' ? 'normal' : 'neutral' };
+  const actsLike = gearWithRatio(healthy, got.ratio!);
+  if (normal.outcome !== 'drive') return { ...base, kind: 'moves', actsLike };
+  if (got.ratio! * normal.ratio! < 0) return { ...base, kind: 'tie-up', actsLike };
+  const change = Math.abs(got.ratio!) / Math.abs(normal.ratio!);
+  if (change > 1 + 1e-6) return { ...base, kind: 'lower', actsLike };
+  if (change < 1 - 1e-6) return { ...base, kind: 'higher', actsLike };
+  const braked = healthy.coast.get(gear.key) === 'brakes';
+  const freewheels = braked && coastBehaviour(unit, gear.key, faults, got.ratio!) === 'freewheel';
+  return { ...base, kind: freewheels ? 'no-braking' : 'normal' };
 }
 
 function gearWithRatio(healthy: HealthyTable, ratio: number): string | null {
