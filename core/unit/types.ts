@@ -59,6 +59,10 @@ export interface Element {
   band?: Band;
   /** Capacity stated outright, N·m (one-way clutches and dogs). */
   capacityNm?: number;
+  /** Parts that wear out with its lining. */
+  liningParts?: string[];
+  /** The drum a band runs on. */
+  drumPart?: string;
   feedPath: string[];
   powerPath: string[];
 }
@@ -120,6 +124,8 @@ export interface Part {
   coreDeposit?: number;
   supplier?: string;
   kit?: 'overhaul' | 'separate' | 'always';
+  /** Parts that are renewed with it, because it cannot go back without them. */
+  takesAlong?: string[];
   variantMeasurement?: string;
 }
 

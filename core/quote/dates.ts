@@ -1,0 +1,21 @@
+/** Calendar dates as `YYYY-MM-DD`; no time zones, no clock: the day is passed in. */
+
+/** The n-th working day (Monday to Friday) after a date; 0 gives the date itself, or the next working day. */
+export function addWorkingDays(date: string, days: number): string {
+  const day = new Date(`${date}T00:00:00Z`);
+  if (Number.isNaN(day.getTime())) throw new RangeError(`"${date}" is not a date (YYYY-MM-DD).`);
+  const weekend = () => day.getUTCDay() === 0 || day.getUTCDay() === 6;
+  while (weekend()) day.setUTCDate(day.getUTCDate() + 1);
+  for (let left = Math.max(0, Math.ceil(days)); left > 0; ) {
+    day.setUTCDate(day.getUTCDate() + 1);
+    if (!weekend()) left--;
+  }
+  return day.toISOString().slice(0, 10);
+}
+
+/** Days later by the calendar. */
+export function addDays(date: string, days: number): string {
+  const day = new Date(`${date}T00:00:00Z`);
+  day.setUTCDate(day.getUTCDate() + days);
+  return day.toISOString().slice(0, 10);
+}

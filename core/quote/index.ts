@@ -1,0 +1,6 @@
+export { formatMoney, minor, sum, times } from './money';
+export { addDays, addWorkingDays } from './dates';
+export { buildQuote, vehicleName } from './quote';
+export type { QuoteContent, QuoteInput, QuoteLine, QuoteOption, ShopTerms } from './quote';
+export { couldChange, findingWords, standingCause } from './words';
+export type { CauseCommit } from './words';

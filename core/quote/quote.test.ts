@@ -1,0 +1,118 @@
+import fc from 'fast-check';
+import { stateFromValues } from '@/core/case';
+import type { Json } from '@/core/case';
+import { diagnoser } from '@/core/diagnosis';
+import type { Knowledge } from '@/core/diagnosis';
+import { buildScope, policiesOf } from '@/core/scope';
+import type { ScopeRules } from '@/core/scope';
+import type { UnitDefinition } from '@/core/unit';
+import behaviour from '@/data/knowledge/behaviour.json';
+import causal from '@/data/knowledge/causal.json';
+import scopeRules from '@/data/policies/scope-rules.json';
+import shop from '@/data/prices/shop.json';
+import ostrelFour from '@/data/units/ostrel-four.json';
+import { addWorkingDays, buildQuote, findingWords, standingCause, sum, times } from './index';
+import type { ShopTerms } from './index';
+
+const unit = ostrelFour as unknown as UnitDefinition;
+const rules = scopeRules as unknown as ScopeRules;
+const terms = shop as unknown as ShopTerms;
+const diagnose = diagnoser(unit, { causal, behaviour } as unknown as Knowledge);
+
+function quoteFor(values: Record<string, Json>) {
+  const state = stateFromValues(values);
+  const diagnosis = diagnose(state);
+  const cause = standingCause(state, diagnosis);
+  const scope = buildScope(unit, rules, state, policiesOf(state, terms.policies), cause);
+  const quote = buildQuote({
+    unit, rules, terms, state, diagnosis, cause, today: '2026-03-06', jobNumber: 7,
+    finding: findingWords(state, diagnosis), couldChange: [], photos: [],
+  });
+  return { scope, quote, keys: scope.lines.map((l) => l.key) };
+}
+
+const TORN_SEAL: Record<string, Json> = {
+  'vehicle.make': 'Veldt', 'vehicle.value': 420000,
+  'grid.D3': { behaviours: ['slips'], when: [], source: 'shop' },
+  'plate.high.2.a': 'charred', 'plate.high.2.b': 'charred',
+  'part.high-piston-outer-seal': { grade: 'failed' },
+  'cause.commit': { cause: 'high-piston-outer-seal:feed-loss', reason: '' },
+};
+
+describe('scope', () => {
+  test('a torn seal takes the seal and its burnt plates, not the converter', () => {
+    const { keys } = quoteFor(TORN_SEAL);
+    expect(keys).toEqual(expect.arrayContaining(['part-high-piston-outer-seal', 'part-high-frictions', 'part-high-steels']));
+    expect(keys).not.toContain('part-converter');
+    expect(keys).not.toContain('part-solenoid-s1');
+  });
+  test('metal through the system condemns linings that are not burnt, whatever the policy', () => {
+    const { keys } = quoteFor({ ...TORN_SEAL, 'debris.bright-flakes': { amount: 'heavy' }, 'scope.policy.overhaul': 'targeted' });
+    expect(keys).toEqual(expect.arrayContaining(['part-reverse-frictions', 'part-forward-steels', 'labour-cooler-flush', 'part-converter']));
+  });
+  test('a grooved drum goes with its band; a cracked drum takes its seals', () => {
+    const { keys } = quoteFor({ 'band.band-2-4.drum': 'grooved', 'part.high-drum': { grade: 'failed' } });
+    expect(keys).toEqual(expect.arrayContaining(['part-reverse-drum', 'part-band', 'part-high-drum', 'part-high-piston-inner-seal']));
+  });
+  test('taking out what a firm rule asks for, or the root cause, is possible and warned of', () => {
+    const { scope } = quoteFor({ ...TORN_SEAL, 'scope.line.part-high-piston-outer-seal': { change: 'remove', reason: 'customer brings his own' } });
+    expect(scope.removed.map((l) => l.key)).toEqual(['part-high-piston-outer-seal']);
+    expect(scope.warnings.join(' ')).toMatch(/root cause.*not in the scope/);
+  });
+  test('damage of the takedown is in the scope and not on the bill', () => {
+    const { quote } = quoteFor({ 'part.pump-cover': { grade: 'takedown' } });
+    expect(quote.options[0]!.lines.find((l) => l.name === 'Pump cover')).toMatchObject({ total: 0, note: 'on the shop' });
+  });
+  test('a bare unit has no removal from a vehicle', () => {
+    expect(quoteFor({ ...TORN_SEAL, 'vehicle.bare': true }).keys).not.toContain('labour-remove-refit');
+  });
+});
+
+describe('money', () => {
+  test('every option adds up to the cent', () => {
+    for (const option of quoteFor(TORN_SEAL).quote.options) {
+      expect(sum(option.lines.filter((l) => l.kind === 'part').map((l) => l.total))).toBe(option.parts);
+      expect(option.taxable).toBe(option.parts + option.labour + option.fluid + option.supplies);
+      expect(option.total).toBe(option.taxable + option.tax + option.coreDeposits);
+      expect(Number.isInteger(option.total)).toBe(true);
+    }
+  });
+  test('targeted, worked by hand', () => {
+    const { quote } = quoteFor(TORN_SEAL);
+    const option = quote.options[0]!;
+    // outer seal 11.00, frictions 39.00, steels 29.00, filter 18.50, pan gasket 12.00
+    expect(option.parts).toBe(1100 + 3900 + 2900 + 1850 + 1200);
+    // 7.4 + 3.2 + 4.2 + 1.2 h at 92.00
+    expect(option.labour).toBe(68080 + 29440 + 38640 + 11040);
+    expect(option.fluid).toBe(12825);
+    expect(option.supplies).toBe(Math.round((10950 + 147200) * 0.03));
+    expect(option.tax).toBe(Math.round(option.taxable * 0.2));
+    expect(option.shareOfValue).toBeCloseTo(option.total / 420000, 12);
+  });
+  test('rounds halves away from zero and refuses fractions of a cent', () => {
+    expect(times(1, 0.5)).toBe(1);
+    expect(times(-1, 0.5)).toBe(-1);
+    expect(times(333, 0.2)).toBe(67);
+    expect(() => times(1.5, 2)).toThrow(RangeError);
+  });
+  test('tax of the whole never differs from the true value by more than half a cent', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 1e9 }), fc.constantFrom(0.2, 0.19, 0.077, 0.21), (amount, rate) => {
+        expect(Math.abs(times(amount, rate) - amount * rate)).toBeLessThanOrEqual(0.5 + 1e-6);
+      }),
+    );
+  });
+});
+
+describe('promise', () => {
+  test('counts working days', () => {
+    expect(addWorkingDays('2026-03-06', 1)).toBe('2026-03-09');
+    expect(addWorkingDays('2026-03-07', 0)).toBe('2026-03-09');
+    expect(addWorkingDays('2026-03-06', 6)).toBe('2026-03-16');
+    expect(() => addWorkingDays('tomorrow', 1)).toThrow(/YYYY-MM-DD/);
+  });
+  test('a full overhaul misses less than a targeted repair', () => {
+    const [targeted, full] = quoteFor({ 'grid.D3': { behaviours: ['slips'], when: [], source: 'shop' } }).quote.options;
+    expect(full!.missRisk).toBeLessThan(targeted!.missRisk);
+  });
+});

@@ -1,0 +1,196 @@
+import { below } from '@/core/case';
+import type { JobState } from '@/core/case';
+import { partOf } from '@/core/unit';
+import type { UnitDefinition } from '@/core/unit';
+import { factsOf } from './facts';
+import type { Policies, ScopeCause } from './facts';
+import { fire, partsOfLine } from './rules';
+import type { Firing, RuleLine, ScopeAction, ScopeRules } from './rules';
+
+export interface Reason {
+  rule: string;
+  words: string;
+  /** Findings and policies it rests on. */
+  slots: string[];
+  /** A policy cannot switch it off. */
+  firm: boolean;
+}
+
+export interface ScopeLine {
+  /** `part-<id>`, `labour-<id>` or `outside-<id>`: unique in a scope. */
+  key: string;
+  kind: 'part' | 'labour' | 'outside';
+  name: string;
+  station: string | null;
+  action: ScopeAction;
+  quantity: number;
+  /** Unit price, minor units. */
+  price: number;
+  hours: number;
+  leadDays: number;
+  coreDeposit: number;
+  /** The overhaul kit already holds it. */
+  inKit: boolean;
+  onTheShop: boolean;
+  reasons: Reason[];
+  /** The technician added, changed or took it out. */
+  edited: 'add' | 'change' | 'remove' | null;
+}
+
+export interface Scope {
+  lines: ScopeLine[];
+  /** Lines the technician took out, with the reason. */
+  removed: ScopeLine[];
+  warnings: string[];
+}
+
+type LineEdit = {
+  change: 'add' | 'change' | 'remove';
+  part?: string;
+  operation?: string;
+  name?: string;
+  action?: ScopeAction;
+  quantity?: number;
+  price?: number;
+  hours?: number;
+  reason: string;
+};
+
+const STRENGTH: Record<ScopeAction, number> = { reuse: 0, clean: 1, measure: 2, machine: 3, replace: 4, upgrade: 5 };
+
+/** Builds the scope: rules over findings, cause and policies first, then the technician's own changes. */
+export function buildScope(
+  unit: UnitDefinition,
+  rules: ScopeRules,
+  state: JobState,
+  policies: Policies,
+  cause: ScopeCause | null,
+): Scope {
+  const facts = factsOf(unit, state, policies, cause);
+  const lines = new Map<string, ScopeLine>();
+  for (const firing of rules.rules.flatMap((rule) => fire(rule, facts))) {
+    for (const ruleLine of firing.rule.lines) {
+      for (const line of linesFor(unit, ruleLine, firing)) merge(lines, line);
+    }
+  }
+  const removed: ScopeLine[] = [];
+  for (const [key, edit] of below<LineEdit>(state, 'scope.line.')) applyEdit(unit, lines, removed, key, edit);
+  const kit = lines.has('part-overhaul-kit');
+  for (const line of lines.values()) {
+    line.inKit = kit && line.kind === 'part' && unit.parts.find((p) => `part-${p.id}` === line.key)?.kit === 'overhaul';
+  }
+  const ordered = [...lines.values()].sort((a, b) => rank(unit, a) - rank(unit, b) || a.name.localeCompare(b.name));
+  return { lines: ordered, removed, warnings: warningsOf(unit, lines, removed, cause) };
+}
+
+function linesFor(unit: UnitDefinition, line: RuleLine, firing: Firing): ScopeLine[] {
+  const reason: Reason = {
+    rule: firing.rule.id,
+    words: firing.rule.reason,
+    slots: [...new Set(firing.slots)],
+    firm: firing.rule.firm ?? false,
+  };
+  if (line.operation) return operationLine(unit, line.operation, reason);
+  if (line.outside) return [{ ...blank(line.outside, 'outside', line.name ?? '', reason), action: line.action ?? 'measure' }];
+  return partsOfLine(unit, line, firing.binding).map((id) => partLine(unit, id, line.action ?? 'replace', reason, line.onTheShop));
+}
+
+function blank(key: string, kind: ScopeLine['kind'], name: string, reason: Reason): ScopeLine {
+  return {
+    key, kind, name, station: null, action: 'replace', quantity: 1, price: 0, hours: 0, leadDays: 0, coreDeposit: 0,
+    inKit: false, onTheShop: false, reasons: [reason], edited: null,
+  };
+}
+
+function partLine(unit: UnitDefinition, id: string, action: ScopeAction, reason: Reason, onTheShop = false): ScopeLine {
+  const part = partOf(unit, id);
+  const bought = STRENGTH[action] >= STRENGTH.replace;
+  return {
+    ...blank(`part-${id}`, 'part', part.name, reason),
+    station: part.station,
+    action,
+    price: bought ? (part.price ?? 0) : 0,
+    leadDays: bought ? (part.leadDays ?? 0) : 0,
+    coreDeposit: bought ? (part.coreDeposit ?? 0) : 0,
+    onTheShop,
+  };
+}
+
+function operationLine(unit: UnitDefinition, id: string, reason: Reason): ScopeLine[] {
+  const operation = unit.labour.find((l) => l.id === id);
+  return operation ? [{ ...blank(`labour-${id}`, 'labour', operation.name, reason), hours: operation.hours }] : [];
+}
+
+/** Two rules for one part: the stronger action stands, both reasons are kept. */
+function merge(lines: Map<string, ScopeLine>, line: ScopeLine): void {
+  const known = lines.get(line.key);
+  if (!known) {
+    lines.set(line.key, line);
+    return;
+  }
+  const stronger = STRENGTH[line.action] > STRENGTH[known.action] ? line : known;
+  const reasons = [...known.reasons, ...line.reasons.filter((r) => !known.reasons.some((k) => k.rule === r.rule))];
+  lines.set(line.key, { ...stronger, onTheShop: known.onTheShop || line.onTheShop, reasons });
+}
+
+function applyEdit(
+  unit: UnitDefinition,
+  lines: Map<string, ScopeLine>,
+  removed: ScopeLine[],
+  key: string,
+  edit: LineEdit,
+): void {
+  const reason: Reason = { rule: 'technician', words: edit.reason, slots: [`scope.line.${key}`], firm: false };
+  const known = lines.get(key);
+  if (edit.change === 'remove') {
+    if (!known) return;
+    lines.delete(key);
+    removed.push({ ...known, edited: 'remove', reasons: [...known.reasons, reason] });
+    return;
+  }
+  const base = known ?? fromEdit(unit, key, edit, reason);
+  lines.set(key, {
+    ...base,
+    name: edit.name ?? base.name,
+    action: edit.action ?? base.action,
+    quantity: edit.quantity ?? base.quantity,
+    price: edit.price ?? base.price,
+    hours: edit.hours ?? base.hours,
+    reasons: known ? [...known.reasons, reason] : [reason],
+    edited: edit.change,
+  });
+}
+
+function fromEdit(unit: UnitDefinition, key: string, edit: LineEdit, reason: Reason): ScopeLine {
+  if (edit.part && unit.parts.some((p) => p.id === edit.part)) return partLine(unit, edit.part, edit.action ?? 'replace', reason);
+  const operation = edit.operation ? operationLine(unit, edit.operation, reason)[0] : undefined;
+  return operation ?? blank(key, edit.hours ? 'labour' : 'part', edit.name ?? key, reason);
+}
+
+function rank(unit: UnitDefinition, line: ScopeLine): number {
+  if (line.kind === 'labour') return 1000;
+  if (line.kind === 'outside') return 2000;
+  return unit.stations.find((s) => s.id === line.station)?.order ?? 500;
+}
+
+function warningsOf(
+  unit: UnitDefinition,
+  lines: Map<string, ScopeLine>,
+  removed: ScopeLine[],
+  cause: ScopeCause | null,
+): string[] {
+  const warnings = removed.flatMap((line) => {
+    const firm = line.reasons.find((r) => r.firm);
+    return firm ? [`${line.name} was taken out, though: ${firm.words.toLowerCase()}.`] : [];
+  });
+  if (cause?.part && !lines.has(`part-${cause.part}`) && unit.parts.some((p) => p.id === cause.part)) {
+    warnings.push(`The root cause, ${partOf(unit, cause.part).name.toLowerCase()}, is not in the scope: the job cannot be released without a written waiver.`);
+  }
+  for (const part of unit.parts) {
+    const line = lines.get(`part-${part.id}`);
+    if (line && part.variantMeasurement && STRENGTH[line.action] >= STRENGTH.replace) {
+      warnings.push(`${part.name}: more than one variant. ${part.variantMeasurement}`);
+    }
+  }
+  return warnings;
+}
