@@ -6,3 +6,5 @@ export type { Stage } from './stage';
 export * from './slots';
 export { CASE_FORMAT, caseUntil, findingsOf, stateOfCase } from './document';
 export type { CaseDocument, CaseFinding, CasePhoto, CaseQuote } from './document';
+export { stageReached, summaryOf } from './summary';
+export type { JobSummary } from './summary';

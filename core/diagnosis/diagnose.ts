@@ -45,7 +45,7 @@ export interface Diagnosis {
 }
 
 /** Below this a leading cause is not called determined. */
-export const DETERMINED_AT = 0.6;
+export const DETERMINED_AT = 0.7;
 
 /** Compiles the unit's model once; each call is exact and takes milliseconds. */
 export function diagnoser(unit: UnitDefinition, knowledge: Knowledge): (state: JobState) => Diagnosis {

@@ -1,0 +1,25 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { hashOf, ROOT } from './system';
+import { CommandError } from './fail';
+
+const SOURCES = ['app', 'ui', 'core', 'data', 'server', 'workers', 'stand-ins', 'docs/formats', 'proxy.ts', 'next.config.ts', 'tsconfig.json', 'package-lock.json'];
+const STAMP = path.join(ROOT, '.next', 'pelvik-build');
+export const NEXT = path.join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
+
+/** Builds when a source changed since the last build. Returns the seconds it took, 0 when nothing had to be done. */
+export function ensureBuild(): number {
+  const hash = hashOf(SOURCES);
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return 0;
+  const started = Date.now();
+  process.stderr.write('Building ...\n');
+  const done = spawnSync(process.execPath, [NEXT, 'build'], {
+    cwd: ROOT,
+    encoding: 'utf8',
+    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+  });
+  if (done.status !== 0) throw new CommandError(`The build failed:\n${(done.stdout + done.stderr).trim().split('\n').slice(-40).join('\n')}`);
+  writeFileSync(STAMP, hash);
+  return (Date.now() - started) / 1000;
+}

@@ -1,0 +1,80 @@
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import type { CaseDocument, Stage } from '@/core/case';
+import { isStage, STAGES } from '@/core/case';
+import type { UnitDefinition } from '@/core/unit';
+import { checkCase, checkUnit } from '@/core/validation';
+import type { Problem } from '@/core/validation';
+import ostrelFour from '@/data/units/ostrel-four.json';
+import { CommandError } from './fail';
+
+const LARGEST = 64 * 1024 * 1024;
+const SHIPPED: Record<string, UnitDefinition> = { 'ostrel-four': ostrelFour as unknown as UnitDefinition };
+
+/** Reads a JSON file; says what is wrong with it in one line. */
+export function readJson(file: string): unknown {
+  if (!existsSync(file) || !statSync(file).isFile()) throw new CommandError(`There is no file ${file}.`, 2);
+  if (statSync(file).size > LARGEST) throw new CommandError(`${file} is larger than 64 MB.`);
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch (error) {
+    throw new CommandError(`${file} is not JSON: ${(error as Error).message}`);
+  }
+}
+
+export function describe(problems: Problem[]): string {
+  return problems.map((p) => `${p.pointer || '/'}: ${p.message}. ${p.remedy}`).join('\n');
+}
+
+export function readCase(file: string): CaseDocument {
+  const value = readJson(file);
+  const problems = checkCase(value);
+  if (problems.length) throw new CommandError(`${file} is not a case:\n${describe(problems)}`);
+  return value as CaseDocument;
+}
+
+/** The unit of a case: the given file's, or the shipped one of that id. */
+export function unitFor(id: string, file: string | undefined): UnitDefinition {
+  if (!file) {
+    const unit = SHIPPED[id];
+    if (!unit) throw new CommandError(`Pelvik ships no unit "${id}": give its definition with --unit FILE.`);
+    return unit;
+  }
+  const value = readJson(file);
+  const problems = checkUnit(value);
+  if (problems.length) throw new CommandError(`${file} is not a unit definition:\n${describe(problems)}`);
+  return value as UnitDefinition;
+}
+
+export interface Options {
+  files: string[];
+  flags: Set<string>;
+  values: Map<string, string[]>;
+}
+
+/** Sorts arguments into files, flags and options with a value. Unknown options are an error of use. */
+export function readOptions(args: string[], flags: string[], valued: string[]): Options {
+  const result: Options = { files: [], flags: new Set(), values: new Map() };
+  for (let k = 0; k < args.length; k++) {
+    const arg = args[k]!;
+    if (!arg.startsWith('--')) result.files.push(arg);
+    else if (flags.includes(arg)) result.flags.add(arg);
+    else if (valued.includes(arg)) {
+      const value = args[++k];
+      if (value === undefined) throw new CommandError(`${arg} needs a value.`, 2);
+      result.values.set(arg, [...(result.values.get(arg) ?? []), value]);
+    } else throw new CommandError(`There is no option ${arg}. Try --help.`, 2);
+  }
+  return result;
+}
+
+export function stageOption(options: Options): Stage | null {
+  const value = options.values.get('--until')?.[0];
+  if (value === undefined) return null;
+  if (!isStage(value)) throw new CommandError(`--until takes one of: ${STAGES.join(', ')}.`, 2);
+  return value;
+}
+
+export function oneFile(options: Options, what: string): string {
+  if (options.files.length !== 1) throw new CommandError(`Give one ${what} file.`, 2);
+  return options.files[0]!;
+}

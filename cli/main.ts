@@ -1,0 +1,50 @@
+import { CommandError } from './fail';
+
+interface Command {
+  summary: string;
+  load: () => Promise<{ help: string; run: (args: string[]) => Promise<number> }>;
+}
+
+const COMMANDS: Record<string, Command> = {
+  demo: { summary: 'install, start and serve the demo shop', load: () => import('./demo') },
+  dev: { summary: 'the same with reloading, for working on Pelvik', load: () => import('./dev') },
+  test: { summary: 'everything that must hold', load: () => import('./test') },
+  bench: { summary: 'measure the budgets, as JSON', load: () => import('./bench') },
+  backup: { summary: 'write the whole database to a file', load: () => import('./backup') },
+  restore: { summary: 'bring a backup back', load: () => import('./restore') },
+  unit: { summary: 'check a unit definition, or break it', load: () => import('./unit') },
+  diagnose: { summary: 'rank the causes of a case file', load: () => import('./diagnose') },
+  quote: { summary: 'scope and price a case file', load: () => import('./quote') },
+};
+
+function help(): string {
+  const width = Math.max(...Object.keys(COMMANDS).map((c) => c.length));
+  const lines = Object.entries(COMMANDS).map(([name, c]) => `  ${name.padEnd(width)}  ${c.summary}`);
+  return `./pelvik COMMAND [--help]\n\n${lines.join('\n')}\n`;
+}
+
+async function main(argv: string[]): Promise<number> {
+  const [name, ...args] = argv;
+  if (!name || name === '--help' || name === 'help') {
+    process.stdout.write(help());
+    return name ? 0 : 2;
+  }
+  const command = COMMANDS[name];
+  if (!command) throw new CommandError(`There is no command "${name}". ./pelvik --help lists them.`, 2);
+  const { help: text, run } = await command.load();
+  if (args.includes('--help')) {
+    process.stdout.write(`${text.trim()}\n`);
+    return 0;
+  }
+  return run(args);
+}
+
+main(process.argv.slice(2)).then(
+  (code) => process.exit(code),
+  (error: unknown) => {
+    const known = error instanceof CommandError;
+    process.stderr.write(`pelvik: ${error instanceof Error ? error.message : String(error)}\n`);
+    if (!known && process.env.PELVIK_LOG === 'debug') console.error(error);
+    process.exit(known ? error.code : 1);
+  },
+);

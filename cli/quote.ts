@@ -1,0 +1,45 @@
+import { stateOfCase } from '@/core/case';
+import { diagnoser } from '@/core/diagnosis';
+import { buildQuote, couldChange, findingWords, formatMoney, standingCause } from '@/core/quote';
+import type { ShopTerms } from '@/core/quote';
+import { buildScope, policiesOf } from '@/core/scope';
+import type { ScopeRules } from '@/core/scope';
+import scopeRules from '@/data/policies/scope-rules.json';
+import shop from '@/data/prices/shop.json';
+import { knowledge } from './diagnose';
+import { CommandError } from './fail';
+import { oneFile, readCase, readOptions, unitFor } from './input';
+
+export const help = `
+./pelvik quote CASE [--unit FILE] [--date YYYY-MM-DD] [--json]
+
+Prints the scope of a case with a reason for every line, and the total of every option. --date is the day of the
+quote, today by default. Exit code: 0 good, 1 the content is wrong, 2 used wrongly.
+`;
+
+export async function run(args: string[]): Promise<number> {
+  const options = readOptions(args, ['--json'], ['--unit', '--date']);
+  const document = readCase(oneFile(options, 'case'));
+  const unit = unitFor(document.unit, options.values.get('--unit')?.[0]);
+  const date = options.values.get('--date')?.[0] ?? new Date().toISOString().slice(0, 10);
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(date) || Number.isNaN(Date.parse(date))) throw new CommandError('--date takes YYYY-MM-DD.', 2);
+  const terms = shop as unknown as ShopTerms;
+  const rules = scopeRules as unknown as ScopeRules;
+  const state = stateOfCase(document);
+  const diagnosis = diagnoser(unit, knowledge)(state);
+  const cause = standingCause(state, diagnosis);
+  const scope = buildScope(unit, rules, state, policiesOf(state, terms.policies), cause);
+  const quote = buildQuote({
+    unit, rules, terms, state, diagnosis, cause, today: date, jobNumber: 0,
+    finding: findingWords(state, diagnosis), couldChange: couldChange(diagnosis), photos: [],
+  });
+  if (options.flags.has('--json')) {
+    process.stdout.write(`${JSON.stringify({ cause: cause?.id ?? null, scope, options: quote.options, currency: quote.currency })}\n`);
+    return 0;
+  }
+  const money = (amount: number) => formatMoney(amount, quote.currency);
+  const lines = scope.lines.map((l) => `  ${l.action.padEnd(8)} ${l.name} × ${l.quantity}: ${l.reasons.map((r) => r.words).join('; ')}`);
+  const totals = quote.options.map((o) => `  ${o.name.padEnd(18)} ${money(o.total).padStart(12)}  ready ${o.readyBy ?? '–'}  ${o.warranty}`);
+  process.stdout.write(['Scope', ...lines, ...scope.warnings.map((w) => `  ! ${w}`), 'Options', ...totals, ''].join('\n'));
+  return 0;
+}

@@ -1,0 +1,39 @@
+import type { JobState } from './fold';
+import { valueOf } from './fold';
+import { stageOfSlot } from './slots';
+import type { Stage } from './stage';
+
+/** What the board and the job's header show without opening the job. */
+export type JobSummary = {
+  customer: string;
+  vehicle: string;
+  complaint: string;
+  promised: string | null;
+  waitsFor: string | null;
+};
+
+export function summaryOf(state: JobState): JobSummary {
+  const text = (slot: string) => String(valueOf(state, slot) ?? '');
+  const vehicle = valueOf(state, 'vehicle.bare')
+    ? 'Bare unit'
+    : ['make', 'model', 'year'].map((k) => text(`vehicle.${k}`)).filter(Boolean).join(' ');
+  return {
+    customer: text('customer.name'),
+    vehicle: vehicle || 'Vehicle not recorded',
+    complaint: text('complaint.words'),
+    promised: valueOf<string>(state, 'job.promised') ?? null,
+    waitsFor: valueOf<string>(state, 'job.waitsFor') ?? null,
+  };
+}
+
+/** How far a job has come, from what its record holds and what became of its quotes. */
+export function stageReached(state: JobState, stations: number, quote: 'none' | 'open' | 'accepted'): Stage {
+  if (quote === 'accepted') return 'build';
+  if (quote === 'open') return 'quote';
+  const slots = Object.keys(state);
+  if (state['cause.commit'] || slots.some((s) => stageOfSlot(s) === 'scope')) return 'scope';
+  const out = slots.filter((s) => s.startsWith('station.') && state[s]!.value === true).length;
+  if (out > 0 && out >= stations) return 'cause';
+  if (slots.some((s) => stageOfSlot(s) === 'teardown')) return 'teardown';
+  return slots.some((s) => s.startsWith('grid.')) ? 'suspects' : 'intake';
+}

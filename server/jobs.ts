@@ -1,0 +1,105 @@
+import { randomUUID } from 'node:crypto';
+import { EMPTY_STATE, fold, FOLD_VERSION, stageReached, summaryOf } from '@/core/case';
+import type { Entry, JobState, JobSummary, Stage } from '@/core/case';
+import type { Client } from './db';
+import { unitById } from './library';
+import { notFound } from './problem';
+
+export interface Job {
+  id: string;
+  number: number;
+  unitId: string;
+  lastSeq: number;
+  state: JobState;
+  stage: Stage;
+}
+
+export interface BoardCard {
+  number: number;
+  unit: string;
+  stage: Stage;
+  summary: JobSummary;
+  quoteTotal: number | null;
+  updatedAt: string;
+}
+
+export async function createJob(client: Client, unitId: string, by: string): Promise<Job> {
+  unitById(unitId);
+  const { rows } = await client.query(
+    `INSERT INTO jobs (id, unit_id, fold_version, stage, summary, created_by) VALUES ($1, $2, $3, 'intake', $4, $5) RETURNING id, number`,
+    [randomUUID(), unitId, FOLD_VERSION, JSON.stringify(summaryOf(EMPTY_STATE)), by],
+  );
+  return { id: rows[0].id, number: rows[0].number, unitId, lastSeq: 0, state: EMPTY_STATE, stage: 'intake' };
+}
+
+/** A job by number. A snapshot of another fold version is folded anew from the entries. Throws a UserError 404. */
+export async function jobByNumber(client: Client, number: number): Promise<Job> {
+  const { rows } = await client.query(
+    'SELECT id, number, unit_id, last_seq, snapshot, fold_version, stage FROM jobs WHERE number = $1',
+    [Number.isSafeInteger(number) && number < 2 ** 31 ? number : -1],
+  );
+  const row = rows[0];
+  if (!row) throw notFound('job');
+  return {
+    id: row.id,
+    number: row.number,
+    unitId: row.unit_id,
+    lastSeq: row.last_seq,
+    state: row.fold_version === FOLD_VERSION ? row.snapshot : fold(EMPTY_STATE, await entriesOf(client, row.id)),
+    stage: row.stage,
+  };
+}
+
+export async function entriesOf(client: Client, jobId: string, after = 0): Promise<Entry[]> {
+  const { rows } = await client.query(
+    'SELECT id, seq, by_name, at, slot, value FROM entries WHERE job_id = $1 AND seq > $2 ORDER BY seq',
+    [jobId, after],
+  );
+  return rows.map((r) => ({ id: r.id, seq: r.seq, by: r.by_name, at: r.at.toISOString(), slot: r.slot, value: r.value }));
+}
+
+/** Stores a new state with what the board shows of it. The caller holds the job's row lock. */
+export async function saveState(client: Client, jobId: string, unitId: string, state: JobState, lastSeq: number): Promise<void> {
+  const summary = summaryOf(state);
+  const search = [summary.customer, summary.vehicle, summary.complaint, unitById(unitId).name, state['vehicle.plate']?.value ?? '']
+    .join(' ')
+    .toLowerCase();
+  await client.query(
+    `UPDATE jobs SET snapshot = $2, fold_version = $3, last_seq = $4, summary = $5, search = $6, stage = $7, updated_at = now() WHERE id = $1`,
+    [jobId, JSON.stringify(state), FOLD_VERSION, lastSeq, JSON.stringify(summary), search, await reached(client, jobId, unitId, state)],
+  );
+}
+
+async function reached(client: Client, jobId: string, unitId: string, state: JobState): Promise<Stage> {
+  const { rows } = await client.query(`SELECT bool_or(status = 'accepted') AS accepted, count(*)::int AS n FROM quotes WHERE job_id = $1`, [jobId]);
+  const quote = rows[0].accepted ? 'accepted' : rows[0].n > 0 ? 'open' : 'none';
+  return stageReached(state, unitById(unitId).stations.length, quote);
+}
+
+/** Works the stage out anew after a quote was made or answered. */
+export async function refreshStage(client: Client, jobId: string): Promise<void> {
+  const { rows } = await client.query('SELECT unit_id, snapshot FROM jobs WHERE id = $1 FOR UPDATE', [jobId]);
+  const stage = await reached(client, jobId, rows[0].unit_id, rows[0].snapshot);
+  await client.query('UPDATE jobs SET stage = $2, updated_at = now() WHERE id = $1', [jobId, stage]);
+}
+
+/** Open jobs, the newest change first; `words` must all occur in the job. */
+export async function board(client: Client, words: string[] = [], limit = 200): Promise<BoardCard[]> {
+  const patterns = words.map((w) => `%${w.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`);
+  const { rows } = await client.query(
+    `SELECT j.number, j.unit_id, j.stage, j.summary, j.updated_at,
+            (SELECT (q.content #>> '{options,0,total}')::bigint FROM quotes q WHERE q.job_id = j.id AND q.status <> 'superseded'
+             ORDER BY q.version DESC LIMIT 1) AS total
+     FROM jobs j WHERE NOT j.closed AND (j.search || ' ' || j.number) LIKE ALL ($1::text[])
+     ORDER BY j.updated_at DESC LIMIT $2`,
+    [patterns, limit],
+  );
+  return rows.map((r) => ({
+    number: r.number,
+    unit: unitById(r.unit_id).name,
+    stage: r.stage,
+    summary: r.summary,
+    quoteTotal: r.total === null ? null : Number(r.total),
+    updatedAt: r.updated_at.toISOString(),
+  }));
+}

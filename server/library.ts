@@ -1,0 +1,38 @@
+import type { Knowledge } from '@/core/diagnosis';
+import type { ShopTerms } from '@/core/quote';
+import type { ScopeRules } from '@/core/scope';
+import type { UnitDefinition } from '@/core/unit';
+import behaviour from '@/data/knowledge/behaviour.json';
+import causal from '@/data/knowledge/causal.json';
+import scopeRules from '@/data/policies/scope-rules.json';
+import shop from '@/data/prices/shop.json';
+import ostrelFour from '@/data/units/ostrel-four.json';
+import { UserError } from './problem';
+
+/** What ships as data: checked by the tests, so it is trusted here. */
+const UNITS: readonly UnitDefinition[] = [ostrelFour as unknown as UnitDefinition];
+export const knowledge = { causal, behaviour } as unknown as Knowledge;
+export const rules = scopeRules as unknown as ScopeRules;
+export const terms = shop as unknown as ShopTerms;
+
+/** Everything a job page reasons with. */
+export interface Library {
+  unit: UnitDefinition;
+  knowledge: Knowledge;
+  rules: ScopeRules;
+  terms: ShopTerms;
+}
+
+export function allUnits(): readonly UnitDefinition[] {
+  return UNITS;
+}
+
+export function unitById(id: string): UnitDefinition {
+  const unit = UNITS.find((u) => u.id === id);
+  if (!unit) throw new UserError(400, `Pelvik has no unit "${id}".`, `Use one of: ${UNITS.map((u) => u.id).join(', ')}.`);
+  return unit;
+}
+
+export function libraryFor(unitId: string): Library {
+  return { unit: unitById(unitId), knowledge, rules, terms };
+}

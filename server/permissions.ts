@@ -1,0 +1,35 @@
+import { stageOfSlot } from '@/core/case';
+import type { Stage } from '@/core/case';
+import { UserError } from './problem';
+import type { Role, User } from './users';
+
+/** What each role may do. Reading a job is open to all who are signed in. */
+const ALLOWED = {
+  'create-job': ['technician', 'counter', 'owner'],
+  'make-quote': ['technician', 'counter', 'owner'],
+  'send-quote': ['counter', 'owner'],
+  'import-case': ['technician', 'counter', 'owner'],
+  'see-shop': ['owner'],
+} as const satisfies Record<string, readonly Role[]>;
+export type Permission = keyof typeof ALLOWED;
+
+/** Findings and causes are the bench's to write. */
+const WRITES: Partial<Record<Stage, readonly Role[]>> = {
+  teardown: ['technician', 'owner'],
+  cause: ['technician', 'owner'],
+};
+
+export function may(user: User, permission: Permission): boolean {
+  return (ALLOWED[permission] as readonly Role[]).includes(user.role);
+}
+
+export function mayWrite(role: Role, slot: string): boolean {
+  return WRITES[stageOfSlot(slot)]?.includes(role) ?? true;
+}
+
+/** Throws a UserError 403 that names who may. */
+export function require(user: User, permission: Permission): void {
+  if (!may(user, permission)) {
+    throw new UserError(403, `A ${user.role} may not do this.`, `Ask: ${ALLOWED[permission].join(' or ')}.`);
+  }
+}

@@ -1,0 +1,162 @@
+import { randomUUID } from 'node:crypto';
+import type { QuoteContent } from '@/core/quote';
+import { ajv, problemsOf } from '@/core/validation';
+import { audit } from './audit';
+import type { Client } from './db';
+import { jobByNumber, refreshStage } from './jobs';
+import { notFound, UserError } from './problem';
+import { quoteState, today } from './reason';
+import { hashToken, newToken } from './sessions';
+import type { User } from './users';
+
+export type QuoteStatus = 'draft' | 'sent' | 'accepted' | 'declined' | 'superseded';
+
+export interface Answer {
+  kind: 'accept' | 'decline' | 'ask';
+  option: string | null;
+  name: string;
+  message: string;
+  at: string;
+}
+
+export interface Quote {
+  id: string;
+  jobId: string;
+  jobNumber: number;
+  version: number;
+  status: QuoteStatus;
+  content: QuoteContent;
+  createdAt: string;
+  createdBy: string;
+  answers: Answer[];
+}
+
+const LINK_DAYS = 30;
+
+const COLUMNS = `q.id, q.job_id, j.number, q.version, q.status, q.content, q.created_at, q.created_by,
+  COALESCE((SELECT json_agg(json_build_object('kind', a.kind, 'option', a.option, 'name', a.name, 'message', a.message, 'at', a.at) ORDER BY a.id)
+            FROM quote_answers a WHERE a.quote_id = q.id), '[]') AS answers`;
+
+type Row = Record<string, unknown> & { created_at: Date; answers: Answer[] };
+
+function toQuote(row: Row): Quote {
+  return {
+    id: row.id as string,
+    jobId: row.job_id as string,
+    jobNumber: row.number as number,
+    version: row.version as number,
+    status: row.status as QuoteStatus,
+    content: row.content as QuoteContent,
+    createdAt: row.created_at.toISOString(),
+    createdBy: row.created_by as string,
+    answers: row.answers.map((a) => ({ ...a, at: new Date(a.at).toISOString() })),
+  };
+}
+
+export async function quotesOf(client: Client, jobId: string): Promise<Quote[]> {
+  const { rows } = await client.query(
+    `SELECT ${COLUMNS} FROM quotes q JOIN jobs j ON j.id = q.job_id WHERE q.job_id = $1 ORDER BY q.version DESC`,
+    [jobId],
+  );
+  return rows.map(toQuote);
+}
+
+/** Freezes the job's quote as it stands today into a new version. Earlier open versions are superseded. */
+export async function makeQuote(client: Client, jobNumber: number, user: User): Promise<Quote> {
+  const job = await jobByNumber(client, jobNumber);
+  // The row lock keeps two people from making the same version.
+  await client.query('SELECT 1 FROM jobs WHERE id = $1 FOR UPDATE', [job.id]);
+  const content = quoteState(job.unitId, job.state, job.number, today());
+  await client.query(`UPDATE quotes SET status = 'superseded' WHERE job_id = $1 AND status IN ('draft', 'sent')`, [job.id]);
+  const { rows } = await client.query(
+    `INSERT INTO quotes (id, job_id, version, status, content, created_by)
+     SELECT $1, $2, COALESCE(max(version), 0) + 1, 'draft', $3, $4 FROM quotes WHERE job_id = $2 RETURNING version`,
+    [randomUUID(), job.id, JSON.stringify(content), user.name],
+  );
+  await audit(client, user.name, 'quote made', { job: job.number, version: rows[0].version });
+  await refreshStage(client, job.id);
+  return (await quotesOf(client, job.id))[0]!;
+}
+
+/** Makes a customer link for the newest version and returns its token: it is not stored and cannot be shown again. */
+export async function sendQuote(client: Client, jobNumber: number, version: number, user: User): Promise<string> {
+  const { rows } = await client.query(
+    'SELECT q.id, q.status FROM quotes q JOIN jobs j ON j.id = q.job_id WHERE j.number = $1 AND q.version = $2 FOR UPDATE OF q',
+    [jobNumber, version],
+  );
+  const quote = rows[0];
+  if (!quote) throw notFound('quote');
+  if (quote.status === 'superseded') throw new UserError(409, 'A newer version replaced this quote.', 'Send the newest version.');
+  const token = newToken();
+  await client.query(
+    `INSERT INTO quote_links (token_hash, quote_id, expires_at) VALUES ($1, $2, now() + make_interval(days => $3))`,
+    [hashToken(token), quote.id, LINK_DAYS],
+  );
+  if (quote.status === 'draft') await client.query(`UPDATE quotes SET status = 'sent' WHERE id = $1`, [quote.id]);
+  await audit(client, user.name, 'quote link made', { job: jobNumber, version });
+  return token;
+}
+
+/** Revokes every link of a quote. */
+export async function revokeLinks(client: Client, jobNumber: number, version: number, user: User): Promise<number> {
+  const { rowCount } = await client.query(
+    `UPDATE quote_links l SET revoked_at = now() FROM quotes q JOIN jobs j ON j.id = q.job_id
+     WHERE l.quote_id = q.id AND j.number = $1 AND q.version = $2 AND l.revoked_at IS NULL`,
+    [jobNumber, version],
+  );
+  await audit(client, user.name, 'quote links revoked', { job: jobNumber, version });
+  return rowCount ?? 0;
+}
+
+/** The quote behind a customer's link. Throws a UserError: 404 unknown, 410 expired or revoked. */
+export async function quoteByToken(client: Client, token: string): Promise<Quote> {
+  const { rows } = await client.query(
+    `SELECT ${COLUMNS}, l.expires_at <= now() OR l.revoked_at IS NOT NULL AS stale
+     FROM quote_links l JOIN quotes q ON q.id = l.quote_id JOIN jobs j ON j.id = q.job_id WHERE l.token_hash = $1`,
+    [hashToken(token.slice(0, 100))],
+  );
+  if (!rows[0]) throw new UserError(404, 'This link is not known.', 'Check that the whole address was copied, or call the shop.');
+  if (rows[0].stale) throw new UserError(410, 'This link is no longer valid.', 'Please call the shop: they will send a new one.');
+  return toQuote(rows[0]);
+}
+
+const answerSchema = ajv.compile({
+  type: 'object',
+  additionalProperties: false,
+  required: ['kind', 'name'],
+  properties: {
+    kind: { enum: ['accept', 'decline', 'ask'] },
+    option: { type: ['string', 'null'], maxLength: 60 },
+    name: { type: 'string', minLength: 2, maxLength: 120, pattern: '\\S' },
+    message: { type: 'string', maxLength: 2000 },
+  },
+});
+const MOST_ANSWERS = 40;
+
+/** Takes a customer's answer. Accepting needs one of the options and freezes the version for good. */
+export async function answerQuote(client: Client, token: string, body: unknown): Promise<Quote> {
+  const problems = problemsOf(answerSchema, body);
+  if (problems.length) throw new UserError(400, 'The answer is not complete.', 'Type your name, and choose an option to accept.', problems);
+  const answer = body as { kind: Answer['kind']; option?: string | null; name: string; message?: string };
+  const quote = await quoteByToken(client, token);
+  const { rows } = await client.query('SELECT status FROM quotes WHERE id = $1 FOR UPDATE', [quote.id]);
+  const status = rows[0].status as QuoteStatus;
+  if (status === 'superseded') throw new UserError(409, 'The shop has made a newer quote.', 'Ask the shop for the new link.');
+  if (status === 'accepted' && answer.kind !== 'ask') throw new UserError(409, 'This quote is already accepted.', 'Call the shop to change anything.');
+  if (quote.answers.length >= MOST_ANSWERS) throw new UserError(429, 'Too many answers on this link.', 'Please call the shop.');
+  if (answer.kind === 'accept' && !quote.content.options.some((o) => o.id === answer.option)) {
+    throw new UserError(400, 'No option was chosen.', 'Choose one of the options, then accept.');
+  }
+  if (answer.kind === 'accept' && quote.content.validUntil < today()) {
+    throw new UserError(410, 'The prices of this quote have expired.', 'Please call the shop for a new one.');
+  }
+  await client.query('INSERT INTO quote_answers (quote_id, kind, option, name, message) VALUES ($1, $2, $3, $4, $5)', [
+    quote.id, answer.kind, answer.option ?? null, answer.name.trim(), answer.message ?? '',
+  ]);
+  if (answer.kind !== 'ask') {
+    await client.query('UPDATE quotes SET status = $2 WHERE id = $1', [quote.id, answer.kind === 'accept' ? 'accepted' : 'declined']);
+    await audit(client, 'customer', `quote ${answer.kind}ed`, { job: quote.jobNumber, version: quote.version });
+    await refreshStage(client, quote.jobId);
+  }
+  return quoteByToken(client, token);
+}
