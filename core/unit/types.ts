@@ -22,6 +22,7 @@ export interface PlanetarySet {
   id: string;
   name: string;
   kind: 'planetary';
+  station: string;
   planets: 'single' | 'double';
   sun: ToothedMember;
   ring: ToothedMember;
@@ -33,6 +34,7 @@ export interface MeshSet {
   id: string;
   name: string;
   kind: 'mesh';
+  station: string;
   mesh: 'external' | 'internal';
   first: ToothedMember;
   second: ToothedMember;
@@ -51,6 +53,8 @@ export interface Element {
   name: string;
   short: string;
   kind: ElementKind;
+  /** Where it is reached. */
+  station: string;
   a: string;
   b: string;
   /** Which it must mostly do: pull speeds together in a shift, or be applied at rest. */

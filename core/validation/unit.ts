@@ -40,6 +40,7 @@ function meaningOf(unit: UnitDefinition): Problem[] {
   if (unit.input === unit.output) report('/output', 'input and output are one member', 'Name two members.');
   unit.gearsets.forEach((set, k) => {
     const at = `/gearsets/${k}`;
+    need('station', set.station, `${at}/station`);
     if (set.kind === 'mesh') {
       need('member', set.first.member, `${at}/first/member`);
       need('member', set.second.member, `${at}/second/member`);
@@ -52,6 +53,7 @@ function meaningOf(unit: UnitDefinition): Problem[] {
   });
   unit.elements.forEach((element, k) => {
     const at = `/elements/${k}`;
+    need('station', element.station, `${at}/station`);
     need('member', element.a, `${at}/a`);
     need('member', element.b, `${at}/b`);
     if (element.a === element.b) report(`${at}/b`, 'joins a member to itself', 'Name two members, or the case.');

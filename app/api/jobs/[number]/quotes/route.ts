@@ -1,0 +1,23 @@
+import { inTransaction, withClient } from '@/server/db';
+import { jobNumber, route } from '@/server/http';
+import { jobByNumber } from '@/server/jobs';
+import { require } from '@/server/permissions';
+import { makeQuote, quotesOf } from '@/server/quotes';
+import { quoteState, today } from '@/server/reason';
+
+type Params = { number: string };
+
+/** The versions made so far, and the quote as it would be made now. */
+export const GET = route<Params>(async (_request, params) =>
+  withClient(async (client) => {
+    const job = await jobByNumber(client, jobNumber(params));
+    const preview = quoteState(job.unitId, job.state, job.number, today());
+    return Response.json({ quotes: await quotesOf(client, job.id), preview });
+  }),
+);
+
+export const POST = route<Params>(async (_request, params, user) => {
+  require(user, 'make-quote');
+  const quote = await inTransaction((client) => makeQuote(client, jobNumber(params), user));
+  return Response.json({ quote }, { status: 201 });
+});

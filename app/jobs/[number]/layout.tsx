@@ -1,0 +1,17 @@
+import type { ReactNode } from 'react';
+import { jobStart } from '@/server/page';
+import { JobFrame } from '@/ui/job/frame';
+import { JobProvider } from '@/ui/job/provider';
+
+export async function generateMetadata({ params }: { params: Promise<{ number: string }> }) {
+  return { title: `Job ${(await params).number} · Pelvik` };
+}
+
+export default async function JobLayout({ children, params }: { children: ReactNode; params: Promise<{ number: string }> }) {
+  const start = await jobStart((await params).number);
+  return (
+    <JobProvider key={start.number} start={start}>
+      <JobFrame>{children}</JobFrame>
+    </JobProvider>
+  );
+}

@@ -1,0 +1,30 @@
+import '@fontsource-variable/archivo/wdth.css';
+import type { Metadata, Viewport } from 'next';
+import { headers } from 'next/headers';
+import type { ReactNode } from 'react';
+import { StyleRegistry } from '@/ui/system';
+import { Queries } from '@/ui/system/query';
+
+export const metadata: Metadata = { title: 'Pelvik', description: 'What failed first, and what to do about it.' };
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+
+/** Sets the theme before the first paint, so that a dark shop stays dark. */
+const THEME = `try{var t=localStorage.getItem('pelvik-theme');if(!t&&matchMedia('(prefers-color-scheme: dark)').matches)t='dark';if(t)document.documentElement.dataset.theme=t}catch(e){}`;
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const nonce = (await headers()).get('x-nonce') ?? '';
+  return (
+    <html lang="en" suppressHydrationWarning>
+      <head>
+        {/* styled-components reads the nonce of the styles it adds in the browser from here. */}
+        <meta name="sc-nonce" content={nonce} />
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: THEME }} />
+      </head>
+      <body>
+        <StyleRegistry nonce={nonce}>
+          <Queries>{children}</Queries>
+        </StyleRegistry>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,2 @@
+export const help = 'x';
+export const run = async () => 0;

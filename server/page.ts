@@ -1,0 +1,26 @@
+import { notFound, redirect } from 'next/navigation';
+import { withClient } from './db';
+import { currentUser } from './http';
+import { jobByNumber } from './jobs';
+import { libraryFor } from './library';
+import { UserError } from './problem';
+import type { User } from './users';
+
+/** The signed-in user of a page; others are sent to sign in. */
+export async function pageUser(): Promise<User> {
+  const user = await currentUser();
+  if (!user) redirect('/signin');
+  return user;
+}
+
+/** Everything a job's pages start from. An unknown number is a page that does not exist. */
+export async function jobStart(number: string) {
+  const user = await pageUser();
+  try {
+    const job = await withClient((client) => jobByNumber(client, /^\d{1,9}$/.test(number) ? Number(number) : -1));
+    return { number: job.number, user, stage: job.stage, state: job.state, lastSeq: job.lastSeq, library: libraryFor(job.unitId) };
+  } catch (error) {
+    if (error instanceof UserError && error.status === 404) notFound();
+    throw error;
+  }
+}

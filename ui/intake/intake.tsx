@@ -1,0 +1,205 @@
+'use client';
+import { Checkbox } from 'react-aria-components';
+import styled from 'styled-components';
+import { valueOf } from '@/core/case';
+import { SlotChoice, SlotNumber, SlotText, useObjectSlot } from '@/ui/job/fields';
+import { useJob } from '@/ui/job/provider';
+import { Caution, Choice, FieldLabel, Fields, Line, Notice, NumberInput, Page, Section, Stack, TextInput } from '@/ui/system';
+import { ComplaintGrid } from './grid';
+import { Codes, Repairs, RoadTests } from './lists';
+
+const Tick = styled(Checkbox)`
+  display: inline-flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 44px;
+  cursor: pointer;
+  &::before {
+    content: '';
+    width: 24px;
+    height: 24px;
+    border: 2px solid var(--rule-strong);
+    border-radius: 3px;
+    background: var(--inset);
+  }
+  &[data-selected]::before { background: var(--accent); border-color: var(--accent); box-shadow: inset 0 0 0 4px var(--sheet); }
+`;
+
+/** Intake: who, what, what it does, what is known already. */
+export function Intake() {
+  const { state, write, terms } = useJob();
+  const bare = valueOf<boolean>(state, 'vehicle.bare') ?? false;
+  const moves = (['N', 'P'] as const).some((gear) => valueOf<{ behaviours: string[] }>(state, `grid.${gear}`)?.behaviours.includes('moves'));
+  return (
+    <Page>
+      <Section title="Who and what">
+        <Stack $gap={14}>
+          <Fields>
+            <SlotText slot="customer.name" label="Customer" maxLength={120} />
+            <SlotText slot="customer.phone" label="Phone" maxLength={40} />
+          </Fields>
+          <Tick isSelected={bare} onChange={(on) => write('vehicle.bare', on || null)}>
+            Bare unit or core: no vehicle
+          </Tick>
+          {!bare && (
+            <Fields $min={150}>
+              <SlotText slot="vehicle.make" label="Make" maxLength={60} />
+              <SlotText slot="vehicle.model" label="Model" maxLength={60} />
+              <SlotNumber slot="vehicle.year" label="Year" unit="" min={1950} max={2100} whole />
+              <SlotText slot="vehicle.plate" label="Plate" maxLength={20} />
+              <SlotNumber slot="vehicle.odometerKm" label="Odometer" unit="km" min={0} max={3000000} />
+              <SlotNumber slot="vehicle.value" label="What it is worth" unit={terms.currency} min={0} max={1000000} scale={100} />
+            </Fields>
+          )}
+          <Line $gap={20}>
+            <PromiseDate />
+            <SlotChoice
+              slot="job.waitsFor"
+              label="Waits for"
+              options={[
+                { value: 'customer', label: 'Customer' },
+                { value: 'part', label: 'Part' },
+                { value: 'bench', label: 'Bench' },
+                { value: 'measurement', label: 'Measurement' },
+              ]}
+            />
+          </Line>
+        </Stack>
+      </Section>
+      <Section title="Complaint" note="In the customer’s own words first; then the grid, with what the shop has seen for itself marked as verified.">
+        <Stack $gap={14}>
+          <SlotText slot="complaint.words" label="In the customer’s words" lines={2} />
+          <SlotChoice
+            slot="complaint.onset"
+            label="How it began"
+            options={[
+              { value: 'sudden', label: 'Suddenly' },
+              { value: 'gradual', label: 'Gradually' },
+              { value: 'after-work', label: 'After work was done' },
+              { value: 'unknown', label: 'Not known' },
+            ]}
+          />
+          {moves && <Caution>It moves when it should not: chock the wheels, nobody in front or behind, engine off before going under.</Caution>}
+          <ComplaintGrid />
+        </Stack>
+      </Section>
+      <Section title="History" note="A repair that cured nothing is strong evidence.">
+        <History />
+      </Section>
+      <Section title="Road test" note="Cold and fully hot, light and heavy throttle, through every gear.">
+        <RoadTests />
+      </Section>
+      <Section title="Fluid">
+        <Fluid />
+      </Section>
+      <Section title="Codes" note="A code about the ratio names a solenoid only because that is the part the computer knows.">
+        <Stack $gap={14}>
+          <SlotChoice
+            slot="codes.scan"
+            label="Scanned?"
+            hideLabel
+            options={[
+              { value: 'not-scanned', label: 'Not scanned' },
+              { value: 'none', label: 'Scanned: none' },
+              { value: 'these', label: 'Scanned: these' },
+            ]}
+          />
+          {valueOf(state, 'codes.scan') === 'these' && <Codes />}
+        </Stack>
+      </Section>
+    </Page>
+  );
+}
+
+function PromiseDate() {
+  const { state, write } = useJob();
+  return (
+    <div style={{ width: 180 }}>
+      <TextInput
+        label="Promised for"
+        type="date"
+        value={valueOf<string>(state, 'job.promised') ?? ''}
+        onChange={(v) => /^(\d{4}-\d{2}-\d{2})?$/.test(v) && write('job.promised', v || null)}
+      />
+    </div>
+  );
+}
+
+type Rebuilt = { by: 'never' | 'here' | 'elsewhere' | 'unknown'; monthsAgo?: number; what?: string };
+
+function History() {
+  const [rebuilt, change] = useObjectSlot<Rebuilt>('history.rebuilt');
+  const known = rebuilt.by === 'here' || rebuilt.by === 'elsewhere';
+  return (
+    <Stack $gap={16}>
+      <Stack $gap={4}>
+        <FieldLabel as="span">Overhauled before</FieldLabel>
+        <Choice
+          label="Overhauled before"
+          value={rebuilt.by}
+          onChange={(by) => change(by === null ? null : { by })}
+          options={[
+            { value: 'never', label: 'Never' },
+            { value: 'here', label: 'Here' },
+            { value: 'elsewhere', label: 'Elsewhere' },
+            { value: 'unknown', label: 'Not known' },
+          ]}
+        />
+      </Stack>
+      {known && (
+        <Fields>
+          <NumberInput label="How long ago" unit="months" min={0} max={600} whole value={rebuilt.monthsAgo} onChange={(v) => change({ monthsAgo: v ?? undefined })} />
+          <TextInput label="What was replaced" value={rebuilt.what ?? ''} maxLength={1000} onChange={(what) => change({ what: what || undefined })} />
+        </Fields>
+      )}
+      <SlotChoice
+        slot="history.converter"
+        label="Converter"
+        options={[
+          { value: 'original', label: 'Original' },
+          { value: 'new', label: 'New' },
+          { value: 'rebuilt-here', label: 'Rebuilt here' },
+          { value: 'bought-rebuilt', label: 'Bought rebuilt' },
+          { value: 'unknown', label: 'Not known' },
+        ]}
+      />
+      <SlotChoice
+        slot="history.towing"
+        label="Towing"
+        options={[
+          { value: 'none', label: 'None' },
+          { value: 'light', label: 'Light' },
+          { value: 'heavy', label: 'Heavy' },
+          { value: 'unknown', label: 'Not known' },
+        ]}
+      />
+      <div style={{ maxWidth: 240 }}>
+        <SlotNumber slot="history.powerFactor" label="Engine power against stock" unit="×" min={0.5} max={4} description="1 is as built; 1.5 is half as much again" />
+      </div>
+      <Repairs />
+    </Stack>
+  );
+}
+
+function Fluid() {
+  const { state } = useJob();
+  return (
+    <Stack $gap={14}>
+      <SlotChoice slot="fluid.level" label="Level" options={[{ value: 'full', label: 'Full' }, { value: 'low', label: 'Low' }, { value: 'empty', label: 'Empty' }, { value: 'over', label: 'Overfilled' }]} />
+      <SlotChoice
+        slot="fluid.colour"
+        label="Colour"
+        options={[
+          { value: 'red', label: 'Red' },
+          { value: 'brown', label: 'Brown' },
+          { value: 'black', label: 'Black' },
+          { value: 'milky', label: 'Pink, milky' },
+          { value: 'cloudy-tan', label: 'Tan, cloudy' },
+        ]}
+      />
+      <SlotChoice slot="fluid.smell" label="Smell" options={[{ value: 'neutral', label: 'Neutral' }, { value: 'burnt', label: 'Burnt' }, { value: 'not-assessable', label: 'Cannot tell' }]} />
+      <SlotChoice slot="history.fluid" label="Changed lately?" options={[{ value: 'not-recent', label: 'Not lately' }, { value: 'recent', label: 'Yes, lately' }, { value: 'unknown', label: 'Not known' }]} />
+      {valueOf(state, 'history.fluid') === 'recent' && <Notice>Fresh fluid hides what the old one showed: its colour and smell count for almost nothing.</Notice>}
+    </Stack>
+  );
+}

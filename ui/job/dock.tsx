@@ -1,0 +1,109 @@
+'use client';
+import styled from 'styled-components';
+import { percent } from './words';
+import { useJob } from './provider';
+
+const Dock = styled.aside`
+  position: sticky;
+  top: 12px;
+  background: var(--frame);
+  color: var(--frame-ink);
+  padding: 16px 18px 18px;
+  h2 { font-size: 1.0625rem; }
+  h3 { font-size: 0.9375rem; margin: 16px 0 4px; }
+`;
+const List = styled.ol`
+  display: grid;
+  gap: 11px;
+  margin-top: 12px;
+`;
+const Item = styled.li`
+  display: grid;
+  gap: 4px;
+`;
+const Name = styled.span`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 10px;
+  font-size: 0.9375rem;
+  line-height: 1.25;
+  b { font-weight: 700; white-space: nowrap; }
+`;
+const Bar = styled.span<{ $share: number }>`
+  position: relative;
+  height: 7px;
+  background: var(--frame-rule);
+  &::after {
+    content: '';
+    position: absolute;
+    inset: 0 auto 0 0;
+    width: ${(p) => Math.max(p.$share * 100, 0.5)}%;
+    background: #8fb0ff;
+  }
+`;
+const Quiet = styled.p`
+  font-size: 0.9375rem;
+  color: var(--frame-soft);
+`;
+const Check = styled.p`
+  padding: 10px 12px;
+  border: 1.5px solid #8fb0ff;
+  font-weight: 600;
+  small { display: block; margin-top: 2px; font-weight: 400; color: var(--frame-soft); }
+`;
+
+/** Travels along from Suspects on: the candidates now, what moved since the last finding, and the next check. */
+export function VerdictDock() {
+  const { reasoning, before } = useJob();
+  if (!reasoning) {
+    return (
+      <Dock aria-label="Verdict" data-noprint aria-busy>
+        <h2>What failed first</h2>
+        <Quiet>Working it out …</Quiet>
+      </Dock>
+    );
+  }
+  const { causes, undetermined, nextChecks } = reasoning.diagnosis;
+  const next = nextChecks[0];
+  return (
+    <Dock aria-label="Verdict" data-noprint data-testid="dock">
+      <h2>{undetermined ? 'What failed first: not determined' : 'What failed first'}</h2>
+      <List>
+        {causes.slice(0, 5).map((cause) => {
+          const change = cause.probability - (before.get(cause.id) ?? cause.probability);
+          return (
+            <Item key={cause.id}>
+              <Name>
+                <span>{cause.words}</span>
+                <b>
+                  <Trend change={change} />
+                  {percent(cause.probability)}
+                </b>
+              </Name>
+              <Bar $share={cause.probability} />
+            </Item>
+          );
+        })}
+      </List>
+      {next && (
+        <>
+          <h3>Most telling next check</h3>
+          <Check>
+            {next.words}
+            <small>about {next.minutes} minutes{next.confirms ? '; looks straight at the leading cause' : ''}</small>
+          </Check>
+        </>
+      )}
+    </Dock>
+  );
+}
+
+/** A shape for rising or falling since the last finding; under one point nothing is shown. */
+function Trend({ change }: { change: number }) {
+  if (Math.abs(change) < 0.01) return null;
+  return (
+    <svg width="11" height="11" viewBox="0 0 11 11" role="img" aria-label={change > 0 ? 'rising' : 'falling'}>
+      <path d={change > 0 ? 'M1 9 5.5 2 10 9z' : 'M1 2h9L5.5 9z'} fill={change > 0 ? '#ffd27a' : 'none'} stroke="#ffd27a" strokeWidth="1.4" />
+    </svg>
+  );
+}

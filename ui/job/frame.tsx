@@ -1,0 +1,184 @@
+'use client';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { useEffect } from 'react';
+import type { ReactNode } from 'react';
+import styled from 'styled-components';
+import { valueOf } from '@/core/case';
+import type { Stage } from '@/core/case';
+import { vehicleName } from '@/core/quote';
+import { Button, Mark, Notice } from '@/ui/system';
+import { useJob } from './provider';
+import { StageRail } from './rail';
+import { VerdictDock } from './dock';
+import { missingFor } from './missing';
+
+const Header = styled.header`
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) auto;
+  gap: 18px;
+  align-items: center;
+  padding: 10px 24px 0;
+  background: var(--frame);
+  color: var(--frame-ink);
+`;
+const Home = styled(Link)`
+  display: grid;
+  place-items: center;
+  width: 44px;
+  height: 44px;
+  color: inherit;
+`;
+const Title = styled.h1`
+  font-size: 1.25rem;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  small {
+    font-size: 1rem;
+    font-weight: 400;
+    font-stretch: 94%;
+    color: var(--frame-soft);
+  }
+`;
+const Words = styled.p`
+  font-size: 0.9375rem;
+  color: var(--frame-soft);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+`;
+const Right = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  font-size: 0.9375rem;
+`;
+const Saved = styled.span<{ $kind: string }>`
+  display: inline-flex;
+  align-items: center;
+  gap: 7px;
+  color: ${(p) => (p.$kind === 'saved' ? 'var(--frame-soft)' : '#ffd27a')};
+  &::before {
+    content: '';
+    width: 9px;
+    height: 9px;
+    border: 2px solid currentColor;
+    border-radius: ${(p) => (p.$kind === 'offline' ? '0' : '50%')};
+    background: ${(p) => (p.$kind === 'saved' ? 'currentColor' : 'transparent')};
+  }
+`;
+const Body = styled.div<{ $dock: boolean }>`
+  display: grid;
+  grid-template-columns: ${(p) => (p.$dock ? 'minmax(0, 1fr) 312px' : 'minmax(0, 1fr)')};
+  gap: 20px;
+  max-width: 1600px;
+  margin: 0 auto;
+  padding: 16px 24px 48px;
+  align-items: start;
+  @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); }
+`;
+const Main = styled.main`
+  display: grid;
+  gap: 14px;
+  min-width: 0;
+`;
+const Missing = styled.p`
+  font-size: 0.9375rem;
+  color: var(--ink-soft);
+  b { color: var(--ink); font-weight: 650; }
+`;
+
+const DOCKED: readonly Stage[] = ['suspects', 'teardown', 'cause', 'scope'];
+
+/** The frame of a job page: who and what, the stages, what is missing, and the verdict dock. */
+export function JobFrame({ children }: { children: ReactNode }) {
+  const job = useJob();
+  const current = (usePathname().split('/').at(-1) ?? 'intake') as Stage;
+  const dock = DOCKED.includes(current);
+  const missing = missingFor(current, job);
+  useUndoKey(job.undo);
+  return (
+    <>
+      <Header data-noprint>
+        <Home href="/" aria-label="All jobs">
+          <Mark />
+        </Home>
+        <div>
+          <Title>
+            {vehicleName(job.state)} <small>{job.unit.name}, job {job.number}</small>
+          </Title>
+          <Words>{valueOf<string>(job.state, 'complaint.words') ?? 'No complaint written down yet'}</Words>
+        </div>
+        <Right>
+          <Promise />
+          <SaveState />
+          <Button $kind="frame" $small onPress={() => job.undo?.()} isDisabled={!job.undo}>
+            Undo
+          </Button>
+        </Right>
+      </Header>
+      <StageRail number={job.number} current={current} />
+      <Body $dock={dock}>
+        <Main>
+          <Refusals />
+          {missing && (
+            <Missing>
+              <b>Still to do here:</b> {missing}
+            </Missing>
+          )}
+          {children}
+        </Main>
+        {dock && <VerdictDock />}
+      </Body>
+    </>
+  );
+}
+
+function Promise() {
+  const promised = valueOf<string>(useJob().state, 'job.promised');
+  return promised ? <span>Promised {promised}</span> : null;
+}
+
+function SaveState() {
+  const { status } = useJob();
+  const words = {
+    saved: 'Saved',
+    saving: 'Saving',
+    offline: `No connection: ${'waiting' in status ? status.waiting : 0} kept here`,
+    'signed-out': 'Signed out: kept here',
+  }[status.kind];
+  return (
+    <Saved role="status" $kind={status.kind} data-status={status.kind}>
+      {words}
+      {status.kind === 'signed-out' && <Link href="/signin">Sign in</Link>}
+    </Saved>
+  );
+}
+
+function Refusals() {
+  const { refusals, dismiss } = useJob();
+  return refusals.map((refusal, k) => (
+    <Notice key={k} $tone="bad" role="alert">
+      Not kept: {refusal.slot}. {refusal.message} {typeof refusal.value === 'string' && `You typed: “${refusal.value}”.`}{' '}
+      <Button $kind="quiet" $small onPress={() => dismiss(refusal)}>
+        Understood
+      </Button>
+    </Notice>
+  ));
+}
+
+function useUndoKey(undo: (() => void) | null) {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = (event.target as HTMLElement).closest('input, textarea');
+      if ((event.ctrlKey || event.metaKey) && event.key === 'z' && !event.shiftKey && !typing && undo) {
+        event.preventDefault();
+        undo();
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [undo]);
+}
+

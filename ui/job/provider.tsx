@@ -1,0 +1,158 @@
+'use client';
+import * as Comlink from 'comlink';
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import type { ReactNode } from 'react';
+import type { Json, JobState, Stage } from '@/core/case';
+import type { Knowledge } from '@/core/diagnosis';
+import type { ShopTerms } from '@/core/quote';
+import type { ScopeRules } from '@/core/scope';
+import type { UnitDefinition } from '@/core/unit';
+import type { Reasoner, Reasoning } from '@/workers/reason.worker';
+import { JobSync } from './sync';
+import type { Refusal, SaveStatus } from './sync';
+
+export interface JobLibrary {
+  unit: UnitDefinition;
+  knowledge: Knowledge;
+  rules: ScopeRules;
+  terms: ShopTerms;
+}
+
+export interface JobUser {
+  id: string;
+  name: string;
+  role: 'technician' | 'counter' | 'owner';
+}
+
+interface JobContextValue extends JobLibrary {
+  number: number;
+  user: JobUser;
+  stage: Stage;
+  state: JobState;
+  status: SaveStatus;
+  refusals: Refusal[];
+  reasoning: Reasoning | null;
+  /** Probabilities before the last change, to show what rose and fell. */
+  before: Map<string, number>;
+  write: (slot: string, value: Json) => void;
+  writeMany: (writes: [string, Json][]) => void;
+  undo: (() => void) | null;
+  addPhoto: (id: string, blob: Blob) => void;
+  dismiss: (refusal: Refusal) => void;
+}
+
+const JobContext = createContext<JobContextValue | null>(null);
+
+export function useJob(): JobContextValue {
+  const value = useContext(JobContext);
+  if (!value) throw new Error('useJob stands outside a job.');
+  return value;
+}
+
+export interface JobStart {
+  number: number;
+  user: JobUser;
+  stage: Stage;
+  state: JobState;
+  lastSeq: number;
+  library: JobLibrary;
+}
+
+/** Holds one job: its record, its outbox and the worker that reasons over it. */
+export function JobProvider({ start, children }: { start: JobStart; children: ReactNode }) {
+  const [sync] = useState(() => new JobSync(start.number, start.user, start.state, start.lastSeq));
+  const { state, status, refusals } = useSyncExternalStore(sync.subscribe, sync.read, sync.read);
+  useEffect(() => {
+    void sync.begin();
+    return () => sync.end();
+  }, [sync]);
+  const { reasoning, before } = useReasoning(start.library, state);
+  const [past, setPast] = useState<[string, Json][][]>([]);
+  const latest = useRef(state);
+  useEffect(() => {
+    latest.current = state;
+  }, [state]);
+
+  const writeMany = useCallback(
+    (writes: [string, Json][]) => {
+      const inverse = writes.map(([slot]): [string, Json] => [slot, latest.current[slot]?.value ?? null]);
+      setPast((list) => [...list.slice(-99), inverse]);
+      sync.writeMany(writes);
+    },
+    [sync],
+  );
+  const undo = useCallback(() => {
+    const last = past.at(-1);
+    if (!last) return;
+    setPast(past.slice(0, -1));
+    sync.writeMany(last);
+  }, [past, sync]);
+
+  const value = useMemo<JobContextValue>(
+    () => ({
+      ...start.library,
+      number: start.number,
+      user: start.user,
+      stage: start.stage,
+      state,
+      status,
+      refusals,
+      reasoning,
+      before,
+      write: (slot, v) => writeMany([[slot, v]]),
+      writeMany,
+      undo: past.length ? undo : null,
+      addPhoto: (id, blob) => void sync.addPhoto(id, blob),
+      dismiss: (refusal) => sync.dismiss(refusal),
+    }),
+    [start, state, status, refusals, reasoning, before, writeMany, past.length, undo, sync],
+  );
+  return <JobContext value={value}>{children}</JobContext>;
+}
+
+/** Runs the worker on every new state; while it is busy only the newest state waits. */
+function useReasoning(library: JobLibrary, state: JobState) {
+  const [shown, setShown] = useState<{ reasoning: Reasoning | null; before: Map<string, number> }>({ reasoning: null, before: new Map() });
+  const remote = useRef<Promise<Comlink.Remote<Reasoner>> | null>(null);
+  const next = useRef<JobState | null>(null);
+  const busy = useRef(false);
+
+  const run = useCallback(async () => {
+    if (busy.current || !remote.current) return;
+    busy.current = true;
+    while (next.current) {
+      const wanted = next.current;
+      next.current = null;
+      const reasoner = await remote.current;
+      const reasoning = (await reasoner.reason(wanted)) as Reasoning;
+      setShown((old) => ({
+        reasoning,
+        before: new Map((old.reasoning?.diagnosis.causes ?? []).map((c) => [c.id, c.probability])),
+      }));
+    }
+    busy.current = false;
+  }, []);
+
+  useEffect(() => {
+    const worker = new Worker(new URL('../../workers/reason.worker.ts', import.meta.url), { type: 'module' });
+    const Remote = Comlink.wrap<typeof Reasoner>(worker);
+    remote.current = (async () => {
+      const reasoner = await new Remote();
+      await reasoner.prepare(library.unit, library.knowledge);
+      return reasoner;
+    })();
+    void run();
+    return () => {
+      remote.current = null;
+      busy.current = false;
+      worker.terminate();
+    };
+  }, [library, run]);
+
+  useEffect(() => {
+    next.current = state;
+    void run();
+  }, [state, run]);
+  return shown;
+}
+

@@ -1,0 +1,66 @@
+'use client';
+import Link from 'next/link';
+import styled from 'styled-components';
+import { STAGE_NAMES, STAGES } from '@/core/case';
+import type { Stage } from '@/core/case';
+
+const Nav = styled.nav`
+  background: var(--frame);
+  padding: 8px 24px 0;
+`;
+/* The stages as steps turned on one shaft: the nearer to the customer, the stouter. */
+const List = styled.ol`
+  display: grid;
+  grid-template-columns: repeat(8, minmax(0, 1fr));
+  align-items: center;
+  max-width: 1552px;
+  margin: 0 auto;
+`;
+const Step = styled.li<{ $step: number }>`
+  height: ${(p) => 44 + p.$step}px;
+  a, span {
+    display: flex;
+    align-items: center;
+    justify-content: center;
+    gap: 8px;
+    height: 100%;
+    color: var(--frame-ink);
+    text-decoration: none;
+    font-weight: 550;
+    background: var(--frame-raised);
+    border-top: 1px solid var(--frame-rule);
+    border-right: 1px solid var(--frame);
+    border-bottom: 1px solid var(--frame-rule);
+  }
+  a:hover { background: var(--frame-rule); }
+  a[aria-current] {
+    background: var(--sheet);
+    color: var(--ink);
+    font-weight: 700;
+    box-shadow: inset 0 5px 0 var(--accent);
+  }
+  a:focus-visible { outline-color: #8fb0ff; outline-offset: -4px; }
+  span { color: var(--frame-soft); background: transparent; font-weight: 400; }
+`;
+
+const BUILT: readonly Stage[] = ['intake', 'suspects', 'teardown', 'cause', 'scope', 'quote'];
+
+export function StageRail({ number, current }: { number: number; current: Stage }) {
+  return (
+    <Nav aria-label="Stages" data-noprint>
+      <List>
+        {STAGES.map((stage, k) => (
+          <Step key={stage} $step={k % 2 ? 0 : 4}>
+            {BUILT.includes(stage) ? (
+              <Link href={`/jobs/${number}/${stage}`} aria-current={stage === current ? 'page' : undefined}>
+                {STAGE_NAMES[stage]}
+              </Link>
+            ) : (
+              <span title="Not part of Pelvik yet">{STAGE_NAMES[stage]}</span>
+            )}
+          </Step>
+        ))}
+      </List>
+    </Nav>
+  );
+}

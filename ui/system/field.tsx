@@ -1,0 +1,138 @@
+'use client';
+import { useState } from 'react';
+import { Input, Label, Text, TextArea, TextField } from 'react-aria-components';
+import styled from 'styled-components';
+
+const Shell = styled(TextField)`
+  display: grid;
+  gap: 4px;
+  min-width: 0;
+  align-content: start;
+`;
+export const FieldLabel = styled(Label)`
+  font-size: 0.875rem;
+  font-stretch: 92%;
+  color: var(--ink-soft);
+`;
+const boxed = `
+  width: 100%;
+  min-height: 44px;
+  padding: 8px 10px;
+  border: 0;
+  border-bottom: 2px solid var(--rule-strong);
+  border-radius: 3px 3px 0 0;
+  background: var(--inset);
+  color: var(--ink);
+`;
+const Box = styled(Input)`
+  ${boxed}
+  &[data-invalid] { border-color: var(--bad); }
+`;
+const Area = styled(TextArea)`
+  ${boxed}
+  resize: vertical;
+`;
+const Unit = styled.span`
+  position: absolute;
+  right: 10px;
+  top: 0;
+  height: 44px;
+  display: grid;
+  align-items: center;
+  color: var(--ink-soft);
+  pointer-events: none;
+`;
+const Note = styled(Text)`
+  font-size: 0.8125rem;
+  color: var(--ink-soft);
+  &[data-bad] { color: var(--bad); }
+`;
+
+interface Common {
+  label: string;
+  hideLabel?: boolean;
+  description?: string;
+  disabled?: boolean;
+}
+
+/** Text that is written as it is typed; the shown text is the typist's until the field is left. */
+export function TextInput(
+  props: Common & { value: string; onChange: (text: string) => void; lines?: number; type?: string; autoComplete?: string; maxLength?: number },
+) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = typed ?? props.value;
+  return (
+    <Shell
+      value={shown}
+      onChange={(text) => {
+        setTyped(text);
+        props.onChange(text);
+      }}
+      onBlur={() => setTyped(null)}
+      aria-label={props.hideLabel ? props.label : undefined}
+      isDisabled={props.disabled}
+      type={props.type}
+      autoComplete={props.autoComplete}
+      maxLength={props.maxLength}
+    >
+      {!props.hideLabel && <FieldLabel>{props.label}</FieldLabel>}
+      {props.lines ? <Area rows={props.lines} /> : <Box />}
+      {props.description && <Note slot="description">{props.description}</Note>}
+    </Shell>
+  );
+}
+
+/** Reads "12,5" and "12.5" alike; empty is null; anything else is not a number (undefined). */
+export function readNumber(text: string): number | null | undefined {
+  const plain = text.trim().replace(/\s/g, '').replace(',', '.');
+  if (plain === '') return null;
+  const value = Number(plain);
+  return /^-?\d*\.?\d*$/.test(plain) && Number.isFinite(value) ? value : undefined;
+}
+
+/** A plainly typed number with its unit; out of bounds is said at once and not written. */
+export function NumberInput(
+  props: Common & { value: number | undefined; unit: string; min: number; max: number; whole?: boolean; onChange: (value: number | null) => void },
+) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = typed ?? (props.value === undefined ? '' : String(props.value));
+  const problem = problemWith(shown, props.min, props.max, props.whole ?? false);
+  return (
+    <Shell
+      value={shown}
+      onChange={(text) => {
+        setTyped(text);
+        const value = readNumber(text);
+        if (value !== undefined && !problemWith(text, props.min, props.max, props.whole ?? false)) props.onChange(value);
+      }}
+      onBlur={() => {
+        if (!problem) setTyped(null);
+      }}
+      isInvalid={problem !== null}
+      inputMode="decimal"
+      aria-label={props.hideLabel ? props.label : undefined}
+      isDisabled={props.disabled}
+    >
+      {!props.hideLabel && <FieldLabel>{props.label}</FieldLabel>}
+      <span style={{ position: 'relative' }}>
+        <Box />
+        <Unit aria-hidden>{props.unit}</Unit>
+      </span>
+      {problem ? (
+        <Note slot="errorMessage" data-bad>
+          {problem}
+        </Note>
+      ) : (
+        props.description && <Note slot="description">{props.description}</Note>
+      )}
+    </Shell>
+  );
+}
+
+function problemWith(text: string, min: number, max: number, whole: boolean): string | null {
+  const value = readNumber(text);
+  if (value === undefined) return 'Type a plain number.';
+  if (value === null) return null;
+  if (value < min || value > max) return `Between ${min} and ${max}.`;
+  return whole && !Number.isInteger(value) ? 'A whole number.' : null;
+}

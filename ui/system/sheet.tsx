@@ -1,0 +1,85 @@
+'use client';
+import type { ReactNode } from 'react';
+import styled from 'styled-components';
+
+/** A page of work: side-heads in a margin column, hairlines between, as on a data sheet. */
+export const Page = styled.div`
+  background: var(--sheet);
+  border: 1px solid var(--rule-strong);
+  padding: 0 24px 24px;
+`;
+
+const Row = styled.section`
+  display: grid;
+  grid-template-columns: 176px minmax(0, 1fr);
+  gap: 24px;
+  padding: 18px 0 20px;
+  border-top: 1px solid var(--rule);
+  &:first-child { border-top: 0; }
+  @media (max-width: 860px) { grid-template-columns: minmax(0, 1fr); gap: 10px; }
+`;
+const Head = styled.header`
+  display: grid;
+  gap: 4px;
+  align-content: start;
+`;
+const Title = styled.h2`
+  font-size: 1.125rem;
+`;
+const Aside = styled.div`
+  font-size: 0.875rem;
+  color: var(--ink-soft);
+  text-wrap: pretty;
+`;
+
+export function Section(props: { title: string; note?: ReactNode; children: ReactNode; id?: string }) {
+  return (
+    <Row id={props.id} aria-label={props.title}>
+      <Head>
+        <Title>{props.title}</Title>
+        {props.note && <Aside>{props.note}</Aside>}
+      </Head>
+      <div>{props.children}</div>
+    </Row>
+  );
+}
+
+export const Fields = styled.div<{ $min?: number }>`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(${(p) => p.$min ?? 180}px, 1fr));
+  gap: 14px 20px;
+`;
+
+export const Stack = styled.div<{ $gap?: number }>`
+  display: grid;
+  gap: ${(p) => p.$gap ?? 12}px;
+  align-content: start;
+`;
+
+export const Line = styled.div<{ $gap?: number }>`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: ${(p) => p.$gap ?? 10}px;
+`;
+
+export const Caption = styled.p`
+  font-size: 0.875rem;
+  font-stretch: 92%;
+  color: var(--ink-soft);
+`;
+
+/** A caution stands where the work is: a striped edge, one line. */
+export const Caution = styled.p`
+  padding: 8px 12px 8px 22px;
+  background: repeating-linear-gradient(135deg, var(--warn) 0 6px, transparent 6px 12px) 0 0 / 10px 100% no-repeat, var(--warn-wash);
+  color: var(--ink);
+  font-size: 0.9375rem;
+`;
+
+/** Something is wrong or stands against a rule. */
+export const Notice = styled.p<{ $tone?: 'bad' | 'warn' | 'good' }>`
+  padding: 8px 12px;
+  border-left: 5px solid var(--${(p) => p.$tone ?? 'warn'});
+  background: var(--${(p) => p.$tone ?? 'warn'}-wash);
+`;
