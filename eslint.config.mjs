@@ -21,7 +21,16 @@ const forbid = (files, folders, extra = []) => ({
     ],
   },
 });
-const NODE = ['fs', 'path', 'crypto', 'node:fs', 'node:path', 'node:crypto', 'node:fs/promises', 'node:child_process'];
+const NODE = [
+  'fs',
+  'path',
+  'crypto',
+  'node:fs',
+  'node:path',
+  'node:crypto',
+  'node:fs/promises',
+  'node:child_process',
+];
 const UI = ['react', 'react-dom', 'next', 'styled-components', 'react-aria-components'];
 
 export default tseslint.config(
@@ -30,14 +39,20 @@ export default tseslint.config(
   {
     plugins: { 'react-hooks': hooks },
     rules: {
-      ...hooks.configs.recommended.rules,
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_$' }],
       eqeqeq: 'error',
       'no-console': 'error',
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/no-non-null-assertion': 'off',
     },
   },
-  forbid(['core/**/*.ts'], ['app', 'ui', 'server', 'workers', 'cli', 'data', 'stand-ins'], [...NODE, ...UI, 'pg']),
+  forbid(
+    ['core/**/*.ts'],
+    ['app', 'ui', 'server', 'workers', 'cli', 'data', 'stand-ins'],
+    [...NODE, ...UI, 'pg'],
+  ),
   {
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts'],

@@ -3,7 +3,13 @@ const shared = {
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',
-      { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } } },
+      {
+        jsc: {
+          parser: { syntax: 'typescript', tsx: true },
+          target: 'es2022',
+          transform: { react: { runtime: 'automatic' } },
+        },
+      },
     ],
   },
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
@@ -12,7 +18,17 @@ const shared = {
 };
 module.exports = {
   projects: [
-    { ...shared, displayName: 'unit', roots: ['<rootDir>'], testMatch: ['<rootDir>/{core,ui,cli,data,workers}/**/*.test.ts'] },
-    { ...shared, displayName: 'database', roots: ['<rootDir>'], testMatch: ['<rootDir>/server/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'unit',
+      roots: ['<rootDir>'],
+      testMatch: ['<rootDir>/{core,ui,cli,data,workers}/**/*.test.ts'],
+    },
+    {
+      ...shared,
+      displayName: 'database',
+      roots: ['<rootDir>'],
+      testMatch: ['<rootDir>/server/**/*.test.ts'],
+    },
   ],
 };

@@ -17,7 +17,10 @@ const config: NextConfig = {
   serverExternalPackages: ['@node-rs/argon2', 'sharp', 'pino', 'pg', '@react-pdf/renderer'],
   headers: async () => [
     { source: '/:path*', headers: HEADERS },
-    { source: '/api/:path*', headers: [{ key: 'Content-Security-Policy', value: "default-src 'none'; frame-ancestors 'none'" }] },
+    {
+      source: '/api/:path*',
+      headers: [{ key: 'Content-Security-Policy', value: "default-src 'none'; frame-ancestors 'none'" }],
+    },
   ],
 };
 

@@ -5,7 +5,10 @@ import type { ReactNode } from 'react';
 import { StyleRegistry } from '@/ui/system';
 import { Queries } from '@/ui/system/query';
 
-export const metadata: Metadata = { title: 'Pelvik', description: 'What failed first, and what to do about it.' };
+export const metadata: Metadata = {
+  title: 'Pelvik',
+  description: 'What failed first, and what to do about it.',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 /** Sets the theme before the first paint, so that a dark shop stays dark. */

@@ -10,5 +10,14 @@ export default async function BoardPage() {
   const user = await pageUser();
   const cards = await withClient((client) => board(client));
   const units = allUnits().map((u) => ({ id: u.id, name: u.name, layout: u.layout }));
-  return <Board user={user} cards={cards} units={units} shop={terms.name} currency={terms.currency} today={new Date().toISOString().slice(0, 10)} />;
+  return (
+    <Board
+      user={user}
+      cards={cards}
+      units={units}
+      shop={terms.name}
+      currency={terms.currency}
+      today={new Date().toISOString().slice(0, 10)}
+    />
+  );
 }

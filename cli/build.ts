@@ -4,7 +4,20 @@ import path from 'node:path';
 import { hashOf, ROOT } from './system';
 import { CommandError } from './fail';
 
-const SOURCES = ['app', 'ui', 'core', 'data', 'server', 'workers', 'stand-ins', 'docs/formats', 'proxy.ts', 'next.config.ts', 'tsconfig.json', 'package-lock.json'];
+const SOURCES = [
+  'app',
+  'ui',
+  'core',
+  'data',
+  'server',
+  'workers',
+  'stand-ins',
+  'docs/formats',
+  'proxy.ts',
+  'next.config.ts',
+  'tsconfig.json',
+  'package-lock.json',
+];
 const STAMP = path.join(ROOT, '.next', 'pelvik-build');
 export const NEXT = path.join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
 
@@ -19,7 +32,10 @@ export function ensureBuild(): number {
     encoding: 'utf8',
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
   });
-  if (done.status !== 0) throw new CommandError(`The build failed:\n${(done.stdout + done.stderr).trim().split('\n').slice(-40).join('\n')}`);
+  if (done.status !== 0)
+    throw new CommandError(
+      `The build failed:\n${(done.stdout + done.stderr).trim().split('\n').slice(-40).join('\n')}`,
+    );
   writeFileSync(STAMP, hash);
   return (Date.now() - started) / 1000;
 }

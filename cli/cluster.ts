@@ -1,6 +1,15 @@
 import { spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import path from 'node:path';
 import { Client } from 'pg';
 import { DATA, ensureData, ensureDebian, freePort, isRoot, must } from './system';
@@ -44,8 +53,18 @@ export async function ensureCluster(): Promise<Cluster> {
     known.port = await freePort(known.port);
     writeFileSync(KNOWN, JSON.stringify(known), { mode: 0o600 });
     const options = `-h 127.0.0.1 -p ${known.port} -k ''`;
-    const done = control('start', '-w', '-t', '60', '-l', path.join(known.folder, 'server.log'), '-o', options);
-    if (done.status !== 0) throw new CommandError(`PostgreSQL does not start: see ${path.join(known.folder, 'server.log')}.`);
+    const done = control(
+      'start',
+      '-w',
+      '-t',
+      '60',
+      '-l',
+      path.join(known.folder, 'server.log'),
+      '-o',
+      options,
+    );
+    if (done.status !== 0)
+      throw new CommandError(`PostgreSQL does not start: see ${path.join(known.folder, 'server.log')}.`);
     started = true;
   }
   return {
@@ -53,7 +72,13 @@ export async function ensureCluster(): Promise<Cluster> {
     started,
     stop: () => void control('stop', '-m', 'fast', '-w', '-t', '20'),
     binary: (name) => path.join(bin, name),
-    env: { ...process.env, PGHOST: '127.0.0.1', PGPORT: String(known.port), PGUSER: 'pelvik', PGPASSWORD: known.password },
+    env: {
+      ...process.env,
+      PGHOST: '127.0.0.1',
+      PGPORT: String(known.port),
+      PGUSER: 'pelvik',
+      PGPASSWORD: known.password,
+    },
   };
 }
 
@@ -64,7 +89,16 @@ async function create(bin: string): Promise<Known> {
   writeFileSync(secret, password, { mode: 0o600 });
   if (isRoot()) chownSync(secret, postgresId('-u'), postgresId('-g'));
   const done = asPostgres(path.join(bin, 'initdb'), [
-    '-D', folder, '-U', 'pelvik', '--pwfile', secret, '--auth=scram-sha-256', '-E', 'UTF8', '--locale=C.UTF-8',
+    '-D',
+    folder,
+    '-U',
+    'pelvik',
+    '--pwfile',
+    secret,
+    '--auth=scram-sha-256',
+    '-E',
+    'UTF8',
+    '--locale=C.UTF-8',
   ]);
   rmSync(secret);
   if (done.status !== 0) throw new CommandError(`initdb failed: ${done.stderr.trim().split('\n').at(-1)}`);
@@ -100,7 +134,11 @@ function postgresId(flag: '-u' | '-g'): number {
 /** PostgreSQL refuses to run as root: root hands over to the `postgres` user. */
 function asPostgres(program: string, args: string[]) {
   const [command, all] = isRoot() ? ['runuser', ['-u', 'postgres', '--', program, ...args]] : [program, args];
-  return spawnSync(command as string, all as string[], { cwd: '/', encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] });
+  return spawnSync(command as string, all as string[], {
+    cwd: '/',
+    encoding: 'utf8',
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
 }
 
 /** Runs statements on the cluster's own database. */
@@ -125,4 +163,3 @@ export async function ensureDatabase(cluster: Cluster, name: string): Promise<vo
 export async function dropDatabase(cluster: Cluster, name: string): Promise<void> {
   await administer(cluster, (client) => client.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`));
 }
-

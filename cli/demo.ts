@@ -20,7 +20,8 @@ const PORT = 4180;
 export async function run(args: string[], mode: 'start' | 'dev' = 'start'): Promise<number> {
   const at = args.indexOf('--port');
   const wanted = at < 0 ? PORT : Number(args[at + 1]);
-  if (!Number.isInteger(wanted) || wanted < 1 || wanted > 65535) throw new CommandError('--port takes a number from 1 to 65535.', 2);
+  if (!Number.isInteger(wanted) || wanted < 1 || wanted > 65535)
+    throw new CommandError('--port takes a number from 1 to 65535.', 2);
   const unknown = args.find((a, k) => a !== '--reset' && a !== '--port' && k !== at + 1);
   if (unknown) throw new CommandError(`demo does not know "${unknown}". See ./pelvik demo --help.`, 2);
 
@@ -36,7 +37,9 @@ export async function run(args: string[], mode: 'start' | 'dev' = 'start'): Prom
 
   const own = (Date.now() - started) / 1000;
   const downloads = Number(process.env.PELVIK_DOWNLOAD_SECONDS ?? 0);
-  const people = demo.people.map((p) => `  ${p.id.padEnd(8)} ${p.password.padEnd(20)} ${p.name}, ${p.role}`).join('\n');
+  const people = demo.people
+    .map((p) => `  ${p.id.padEnd(8)} ${p.password.padEnd(20)} ${p.name}, ${p.role}`)
+    .join('\n');
   process.stdout.write(
     `\nPelvik is at http://127.0.0.1:${port}\n\nSign in as\n${people}\n\n` +
       `Started in ${(own + downloads).toFixed(1)} s (${own.toFixed(1)} s without the downloads of packages). Ctrl-C stops it.\n`,

@@ -27,9 +27,18 @@ export async function run(args: string[]): Promise<number> {
 
 function asText(d: Diagnosis): string {
   const percent = (p: number) => `${(p * 100).toFixed(1)} %`.padStart(7);
-  const causes = d.causes.slice(0, 6).map((c) => `${percent(c.probability)}  ${c.words}\n         ${chainWords(c.chain.slice(1))}`);
-  const evidence = (d.causes[0]?.evidence ?? []).slice(0, 8).map((e) => `  ${e.weight > 0 ? '+' : ''}${e.weight.toFixed(2)}  ${e.point} ${e.level}${e.caution ? ` (${e.caution})` : ''}`);
-  const checks = d.nextChecks.slice(0, 5).map((c) => `  ${c.words} (${c.minutes} min, ${c.gain.toFixed(3)} bit)`);
+  const causes = d.causes
+    .slice(0, 6)
+    .map((c) => `${percent(c.probability)}  ${c.words}\n         ${chainWords(c.chain.slice(1))}`);
+  const evidence = (d.causes[0]?.evidence ?? [])
+    .slice(0, 8)
+    .map(
+      (e) =>
+        `  ${e.weight > 0 ? '+' : ''}${e.weight.toFixed(2)}  ${e.point} ${e.level}${e.caution ? ` (${e.caution})` : ''}`,
+    );
+  const checks = d.nextChecks
+    .slice(0, 5)
+    .map((c) => `  ${c.words} (${c.minutes} min, ${c.gain.toFixed(3)} bit)`);
   return [
     d.undetermined ? 'What failed first is not determined.' : `Determined: ${d.causes[0]!.words}.`,
     ...causes,

@@ -22,7 +22,8 @@ export async function run(args: string[]): Promise<number> {
   const document = readCase(oneFile(options, 'case'));
   const unit = unitFor(document.unit, options.values.get('--unit')?.[0]);
   const date = options.values.get('--date')?.[0] ?? new Date().toISOString().slice(0, 10);
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(date) || Number.isNaN(Date.parse(date))) throw new CommandError('--date takes YYYY-MM-DD.', 2);
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(date) || Number.isNaN(Date.parse(date)))
+    throw new CommandError('--date takes YYYY-MM-DD.', 2);
   const terms = shop as unknown as ShopTerms;
   const rules = scopeRules as unknown as ScopeRules;
   const state = stateOfCase(document);
@@ -30,16 +31,33 @@ export async function run(args: string[]): Promise<number> {
   const cause = standingCause(state, diagnosis);
   const scope = buildScope(unit, rules, state, policiesOf(state, terms.policies), cause);
   const quote = buildQuote({
-    unit, rules, terms, state, diagnosis, cause, today: date, jobNumber: 0,
-    finding: findingWords(state, diagnosis), couldChange: couldChange(diagnosis), photos: [],
+    unit,
+    rules,
+    terms,
+    state,
+    diagnosis,
+    cause,
+    today: date,
+    jobNumber: 0,
+    finding: findingWords(state, diagnosis),
+    couldChange: couldChange(diagnosis),
+    photos: [],
   });
   if (options.flags.has('--json')) {
-    process.stdout.write(`${JSON.stringify({ cause: cause?.id ?? null, scope, options: quote.options, currency: quote.currency })}\n`);
+    process.stdout.write(
+      `${JSON.stringify({ cause: cause?.id ?? null, scope, options: quote.options, currency: quote.currency })}\n`,
+    );
     return 0;
   }
   const money = (amount: number) => formatMoney(amount, quote.currency);
-  const lines = scope.lines.map((l) => `  ${l.action.padEnd(8)} ${l.name} × ${l.quantity}: ${l.reasons.map((r) => r.words).join('; ')}`);
-  const totals = quote.options.map((o) => `  ${o.name.padEnd(18)} ${money(o.total).padStart(12)}  ready ${o.readyBy ?? '–'}  ${o.warranty}`);
-  process.stdout.write(['Scope', ...lines, ...scope.warnings.map((w) => `  ! ${w}`), 'Options', ...totals, ''].join('\n'));
+  const lines = scope.lines.map(
+    (l) => `  ${l.action.padEnd(8)} ${l.name} × ${l.quantity}: ${l.reasons.map((r) => r.words).join('; ')}`,
+  );
+  const totals = quote.options.map(
+    (o) => `  ${o.name.padEnd(18)} ${money(o.total).padStart(12)}  ready ${o.readyBy ?? '–'}  ${o.warranty}`,
+  );
+  process.stdout.write(
+    ['Scope', ...lines, ...scope.warnings.map((w) => `  ! ${w}`), 'Options', ...totals, ''].join('\n'),
+  );
   return 0;
 }

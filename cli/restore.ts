@@ -19,11 +19,15 @@ export async function run(args: string[]): Promise<number> {
   try {
     await dropDatabase(cluster, 'pelvik_restoring');
     await ensureDatabase(cluster, 'pelvik_restoring');
-    must(cluster.binary('pg_restore'), ['--exit-on-error', '--no-owner', '-d', 'pelvik_restoring', file], { env: cluster.env });
+    must(cluster.binary('pg_restore'), ['--exit-on-error', '--no-owner', '-d', 'pelvik_restoring', file], {
+      env: cluster.env,
+    });
     await migrate(cluster.url('pelvik_restoring'));
     await dropDatabase(cluster, 'pelvik_before_restore');
     await administer(cluster, async (client) => {
-      await client.query(`SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname IN ('pelvik_demo', 'pelvik_restoring')`);
+      await client.query(
+        `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname IN ('pelvik_demo', 'pelvik_restoring')`,
+      );
       const { rowCount } = await client.query(`SELECT 1 FROM pg_database WHERE datname = 'pelvik_demo'`);
       if (rowCount) await client.query('ALTER DATABASE pelvik_demo RENAME TO pelvik_before_restore');
       await client.query('ALTER DATABASE pelvik_restoring RENAME TO pelvik_demo');

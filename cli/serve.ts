@@ -4,7 +4,12 @@ import { CommandError } from './fail';
 import { start } from './system';
 
 /** Starts the built application on loopback and waits until it answers. */
-export async function serve(databaseUrl: string, port: number, mode: 'start' | 'dev', quiet: boolean): Promise<ChildProcess> {
+export async function serve(
+  databaseUrl: string,
+  port: number,
+  mode: 'start' | 'dev',
+  quiet: boolean,
+): Promise<ChildProcess> {
   const child = start([NEXT, mode, '-H', '127.0.0.1', '-p', String(port)], {
     stdio: quiet ? ['ignore', 'ignore', 'inherit'] : 'inherit',
     env: {

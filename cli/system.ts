@@ -18,10 +18,18 @@ export function isRoot(): boolean {
 }
 
 /** Runs a program to its end; throws a CommandError with its last words when it fails. */
-export function must(program: string, args: string[], options: { input?: string; env?: NodeJS.ProcessEnv } = {}): string {
+export function must(
+  program: string,
+  args: string[],
+  options: { input?: string; env?: NodeJS.ProcessEnv } = {},
+): string {
   const done = spawnSync(program, args, { cwd: ROOT, encoding: 'utf8', maxBuffer: 64e6, ...options });
   if (done.status !== 0) {
-    const words = (done.stderr || done.stdout || done.error?.message || '').trim().split('\n').slice(-3).join(' ');
+    const words = (done.stderr || done.stdout || done.error?.message || '')
+      .trim()
+      .split('\n')
+      .slice(-3)
+      .join(' ');
     throw new CommandError(`${path.basename(program)} failed: ${words}`);
   }
   return done.stdout;
@@ -49,7 +57,9 @@ export function chromium(): string | null {
 export function freePort(wanted = 0): Promise<number> {
   return new Promise((resolve, reject) => {
     const server = createServer();
-    server.once('error', () => (wanted ? freePort().then(resolve, reject) : reject(new CommandError('No free port.'))));
+    server.once('error', () =>
+      wanted ? freePort().then(resolve, reject) : reject(new CommandError('No free port.')),
+    );
     server.listen(wanted, '127.0.0.1', () => {
       const { port } = server.address() as { port: number };
       server.close(() => resolve(port));

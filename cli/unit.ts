@@ -39,7 +39,9 @@ function check(file: string, json: boolean): number {
 
 function fault(options: Options, json: boolean): number {
   const unit = unitFor('', oneFile(options, 'unit definition'));
-  const faults = FAULTS.flatMap((flag) => (options.values.get(flag) ?? []).map((value) => readFault(unit, flag, value)));
+  const faults = FAULTS.flatMap((flag) =>
+    (options.values.get(flag) ?? []).map((value) => readFault(unit, flag, value)),
+  );
   if (faults.length === 0) throw new CommandError(`Name at least one fault: ${FAULTS.join(', ')}.`, 2);
   const torque = options.values.get('--torque')?.[0];
   const turbine = torque === undefined ? undefined : positive('--torque', torque);
@@ -49,23 +51,38 @@ function fault(options: Options, json: boolean): number {
 
 function readFault(unit: UnitDefinition, flag: string, value: string): Fault {
   const known = (list: { id: string }[], id: string, what: string) => {
-    if (!list.some((x) => x.id === id)) throw new CommandError(`${unit.name} has no ${what} "${id}". It has: ${list.map((x) => x.id).join(', ')}.`);
+    if (!list.some((x) => x.id === id))
+      throw new CommandError(
+        `${unit.name} has no ${what} "${id}". It has: ${list.map((x) => x.id).join(', ')}.`,
+      );
     return id;
   };
   if (flag === '--break') {
-    return { kind: 'break', part: known(unit.parts.filter((p) => p.splits), value, 'power-path part') };
+    return {
+      kind: 'break',
+      part: known(
+        unit.parts.filter((p) => p.splits),
+        value,
+        'power-path part',
+      ),
+    };
   }
   if (flag === '--strip') return { kind: 'strip', gearset: known(unit.gearsets, value, 'gearset') };
   if (flag === '--slip') {
     const [element = '', capacity = ''] = value.split('=');
-    return { kind: 'slip', element: known(unit.elements, element, 'element'), capacityNm: positive('--slip E=', capacity) };
+    return {
+      kind: 'slip',
+      element: known(unit.elements, element, 'element'),
+      capacityNm: positive('--slip E=', capacity),
+    };
   }
   return { kind: flag === '--lost' ? 'lost' : 'stuck', element: known(unit.elements, value, 'element') };
 }
 
 function positive(what: string, text: string): number {
   const value = Number(text);
-  if (text.trim() === '' || !Number.isFinite(value) || value < 0) throw new CommandError(`${what} takes a number of N·m, not "${text}".`, 2);
+  if (text.trim() === '' || !Number.isFinite(value) || value < 0)
+    throw new CommandError(`${what} takes a number of N·m, not "${text}".`, 2);
   return value;
 }
 
@@ -78,9 +95,17 @@ function print(unit: UnitDefinition, faults: Fault[], torque: number | undefined
   process.stdout.write(`${unit.name}: ${unit.layout}\n`);
   for (const s of solutions) {
     const ratio = s.ratio === null ? '' : s.ratio.toFixed(6).padStart(10);
-    const torques = Object.entries(s.elements).map(([id, t]) => `${id} ${t === null ? 'indeterminate' : t.toFixed(4)}`).join(', ');
-    const notes = [s.slipping && `${s.slipping} slips`, s.coast && (s.coast === 'brakes' ? 'brakes on coast' : 'freewheels'), s.parkPawl !== 'free' && `pawl ${s.parkPawl}`];
-    process.stdout.write(`${s.key.padEnd(3)} ${s.outcome.padEnd(11)} ${ratio}  ${torques}${torques ? '; ' : ''}${notes.filter(Boolean).join(', ')}\n`);
+    const torques = Object.entries(s.elements)
+      .map(([id, t]) => `${id} ${t === null ? 'indeterminate' : t.toFixed(4)}`)
+      .join(', ');
+    const notes = [
+      s.slipping && `${s.slipping} slips`,
+      s.coast && (s.coast === 'brakes' ? 'brakes on coast' : 'freewheels'),
+      s.parkPawl !== 'free' && `pawl ${s.parkPawl}`,
+    ];
+    process.stdout.write(
+      `${s.key.padEnd(3)} ${s.outcome.padEnd(11)} ${ratio}  ${torques}${torques ? '; ' : ''}${notes.filter(Boolean).join(', ')}\n`,
+    );
   }
 }
 
@@ -94,6 +119,11 @@ function toJson(s: GearSolution) {
     holding: s.holding,
     coast: s.coast,
     parkPawl: s.parkPawl,
-    ...(s.slipping ? { slipping: s.slipping, fallsTo: s.fallsTo && { outcome: s.fallsTo.outcome, ratio: six(s.fallsTo.ratio) } } : {}),
+    ...(s.slipping
+      ? {
+          slipping: s.slipping,
+          fallsTo: s.fallsTo && { outcome: s.fallsTo.outcome, ratio: six(s.fallsTo.ratio) },
+        }
+      : {}),
   };
 }

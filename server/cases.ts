@@ -22,7 +22,13 @@ export async function exportCase(client: Client, jobNumber: number): Promise<Cas
     unit: job.unitId,
     findings: findingsOf(job.state),
     history: await entriesOf(client, job.id),
-    photos: photos.map((p) => ({ id: p.id, mime: 'image/jpeg', width: p.width, height: p.height, data: p.bytes.toString('base64') })),
+    photos: photos.map((p) => ({
+      id: p.id,
+      mime: 'image/jpeg',
+      width: p.width,
+      height: p.height,
+      data: p.bytes.toString('base64'),
+    })),
     quotes: [...quotes].reverse().map((q) => ({
       version: q.version,
       status: q.status,
@@ -36,17 +42,27 @@ export async function exportCase(client: Client, jobNumber: number): Promise<Cas
 /** Makes a new job from a case document, exactly as it was. Throws a UserError 400 with pointers when it is not one. */
 export async function importCase(client: Client, value: unknown, user: User): Promise<number> {
   const problems = checkCase(value);
-  if (problems.length) throw new UserError(400, 'This file is not a case Pelvik can read.', problems[0]!.remedy, problems);
+  if (problems.length)
+    throw new UserError(400, 'This file is not a case Pelvik can read.', problems[0]!.remedy, problems);
   const document = value as CaseDocument;
   const job = await createJob(client, document.unit, user.id);
   const entries = document.history ?? writtenByHand(document, user);
-  if (document.history && JSON.stringify(findingsOf(fold(EMPTY_STATE, entries))) !== JSON.stringify(findingsOf(stateOfCase({ ...document, history: undefined })))) {
-    throw new UserError(400, 'The findings and the history of this case do not agree.', 'Remove one of the two, or export the job again.');
+  if (
+    document.history &&
+    JSON.stringify(findingsOf(fold(EMPTY_STATE, entries))) !==
+      JSON.stringify(findingsOf(stateOfCase({ ...document, history: undefined })))
+  ) {
+    throw new UserError(
+      400,
+      'The findings and the history of this case do not agree.',
+      'Remove one of the two, or export the job again.',
+    );
   }
   for (const e of entries) {
-    await client.query('INSERT INTO entries (job_id, seq, id, by_name, at, slot, value) VALUES ($1, $2, $3, $4, $5, $6, $7)', [
-      job.id, e.seq, e.id, e.by, e.at, e.slot, JSON.stringify(e.value),
-    ]);
+    await client.query(
+      'INSERT INTO entries (job_id, seq, id, by_name, at, slot, value) VALUES ($1, $2, $3, $4, $5, $6, $7)',
+      [job.id, e.seq, e.id, e.by, e.at, e.slot, JSON.stringify(e.value)],
+    );
   }
   for (const photo of document.photos ?? []) {
     const bytes = Buffer.from(photo.data, 'base64');
@@ -55,7 +71,13 @@ export async function importCase(client: Client, value: unknown, user: User): Pr
     await savePhoto(client, job.id, photo.id, { bytes, width: photo.width, height: photo.height }, user.name);
   }
   for (const q of document.quotes ?? []) await importQuote(client, job.id, q, user);
-  await saveState(client, job.id, document.unit, fold(EMPTY_STATE, entries), Math.max(0, ...entries.map((e) => e.seq)));
+  await saveState(
+    client,
+    job.id,
+    document.unit,
+    fold(EMPTY_STATE, entries),
+    Math.max(0, ...entries.map((e) => e.seq)),
+  );
   await refreshStage(client, job.id);
   await audit(client, user.name, 'case imported', { job: job.number });
   return job.number;
@@ -63,18 +85,31 @@ export async function importCase(client: Client, value: unknown, user: User): Pr
 
 function writtenByHand(document: CaseDocument, user: User): Entry[] {
   const at = new Date().toISOString();
-  return document.findings.map((f, k) => ({ id: randomUUID(), seq: k + 1, by: user.name, at, slot: f.slot, value: f.value }));
+  return document.findings.map((f, k) => ({
+    id: randomUUID(),
+    seq: k + 1,
+    by: user.name,
+    at,
+    slot: f.slot,
+    value: f.value,
+  }));
 }
 
-async function importQuote(client: Client, jobId: string, quote: NonNullable<CaseDocument['quotes']>[number], user: User): Promise<void> {
+async function importQuote(
+  client: Client,
+  jobId: string,
+  quote: NonNullable<CaseDocument['quotes']>[number],
+  user: User,
+): Promise<void> {
   const id = randomUUID();
   await client.query(
     'INSERT INTO quotes (id, job_id, version, status, content, created_at, created_by) VALUES ($1, $2, $3, $4, $5, $6, $7)',
     [id, jobId, quote.version, quote.status, JSON.stringify(quote.content), quote.createdAt, user.name],
   );
   for (const a of quote.answers) {
-    await client.query('INSERT INTO quote_answers (quote_id, kind, option, name, message, at) VALUES ($1, $2, $3, $4, $5, $6)', [
-      id, a.kind, a.option, a.name, a.message, a.at,
-    ]);
+    await client.query(
+      'INSERT INTO quote_answers (quote_id, kind, option, name, message, at) VALUES ($1, $2, $3, $4, $5, $6)',
+      [id, a.kind, a.option, a.name, a.message, a.at],
+    );
   }
 }

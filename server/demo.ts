@@ -41,19 +41,30 @@ async function loadJob(client: Client, demo: DemoJob): Promise<void> {
   const start = Date.now() - demo.daysAgo * 86_400_000;
   const findings: [string, Json][] = [
     ...Object.entries(demo.findings),
-    ...demo.photos.map(({ id, about, caption, marker }): [string, Json] => [`photo.${id}`, { about, caption, marker }]),
+    ...demo.photos.map(({ id, about, caption, marker }): [string, Json] => [
+      `photo.${id}`,
+      { about, caption, marker },
+    ]),
   ];
   const entries = findings.map(([slot, value], k): Entry => {
     const written = slot === 'job.promised' ? addWorkingDays(today(), Number(value)) : value;
     const [problem] = checkSlot(slot, written);
     if (problem) throw new Error(`Demo job: ${slot}: ${problem.message}`);
     const id = `demo-${job.number}-${String(k + 1).padStart(4, '0')}`;
-    return { id, seq: k + 1, by: by.name, at: new Date(start + k * 4000).toISOString(), slot, value: written };
+    return {
+      id,
+      seq: k + 1,
+      by: by.name,
+      at: new Date(start + k * 4000).toISOString(),
+      slot,
+      value: written,
+    };
   });
   for (const e of entries) {
-    await client.query('INSERT INTO entries (job_id, seq, id, by_name, at, slot, value) VALUES ($1, $2, $3, $4, $5, $6, $7)', [
-      job.id, e.seq, e.id, e.by, e.at, e.slot, JSON.stringify(e.value),
-    ]);
+    await client.query(
+      'INSERT INTO entries (job_id, seq, id, by_name, at, slot, value) VALUES ($1, $2, $3, $4, $5, $6, $7)',
+      [job.id, e.seq, e.id, e.by, e.at, e.slot, JSON.stringify(e.value)],
+    );
   }
   for (const photo of demo.photos) {
     const drawing = readFileSync(path.join(process.cwd(), 'data', 'demo', 'photos', photo.file));
@@ -65,6 +76,11 @@ async function loadJob(client: Client, demo: DemoJob): Promise<void> {
   const quote = await makeQuote(client, job.number, owner);
   const token = await sendQuote(client, job.number, quote.version, owner);
   if (demo.quote.accept) {
-    await answerQuote(client, token, { kind: 'accept', option: demo.quote.accept, name: demo.quote.name, message: '' });
+    await answerQuote(client, token, {
+      kind: 'accept',
+      option: demo.quote.accept,
+      name: demo.quote.name,
+      message: '',
+    });
   }
 }

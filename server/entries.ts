@@ -59,7 +59,10 @@ export async function appendEntries(
   );
   const job = rows[0];
   if (!job) throw notFound('job');
-  const known = await client.query('SELECT id FROM entries WHERE job_id = $1 AND id = ANY ($2)', [job.id, batch.map((e) => e.id)]);
+  const known = await client.query('SELECT id FROM entries WHERE job_id = $1 AND id = ANY ($2)', [
+    job.id,
+    batch.map((e) => e.id),
+  ]);
   const seen = new Set(known.rows.map((r) => r.id));
   const refused: Refused[] = [];
   const fresh = batch.filter((entry) => {
@@ -69,25 +72,48 @@ export async function appendEntries(
     if (message) refused.push({ id: entry.id, slot: entry.slot, message });
     return !message;
   });
-  const before: JobState = job.fold_version === FOLD_VERSION ? job.snapshot : fold(EMPTY_STATE, await entriesOf(client, job.id));
+  const before: JobState =
+    job.fold_version === FOLD_VERSION ? job.snapshot : fold(EMPTY_STATE, await entriesOf(client, job.id));
   const entries = await insert(client, job.id, job.last_seq, user.name, fresh);
-  if (entries.length) await saveState(client, job.id, job.unit_id, fold(before, entries), entries.at(-1)!.seq);
+  if (entries.length)
+    await saveState(client, job.id, job.unit_id, fold(before, entries), entries.at(-1)!.seq);
   return { entries, refused, lastSeq: entries.at(-1)?.seq ?? job.last_seq };
 }
 
 function whyNot(user: User, entry: NewEntry): string | null {
-  if (!mayWrite(user.role, entry.slot)) return `A ${user.role} may not write findings: ask the technician or the owner.`;
+  if (!mayWrite(user.role, entry.slot))
+    return `A ${user.role} may not write findings: ask the technician or the owner.`;
   const [problem] = checkSlot(entry.slot, entry.value);
   return problem ? `${problem.message}. ${problem.remedy}` : null;
 }
 
-async function insert(client: Client, jobId: string, lastSeq: number, by: string, fresh: NewEntry[]): Promise<Entry[]> {
+async function insert(
+  client: Client,
+  jobId: string,
+  lastSeq: number,
+  by: string,
+  fresh: NewEntry[],
+): Promise<Entry[]> {
   if (fresh.length === 0) return [];
   const { rows } = await client.query(
     `INSERT INTO entries (job_id, seq, id, by_name, slot, value)
      SELECT $1, $2 + n, id, $3, slot, value FROM unnest($4::text[], $5::text[], $6::jsonb[]) WITH ORDINALITY AS t (id, slot, value, n)
      RETURNING id, seq, by_name, at, slot, value`,
-    [jobId, lastSeq, by, fresh.map((e) => e.id), fresh.map((e) => e.slot), fresh.map((e) => JSON.stringify(e.value))],
+    [
+      jobId,
+      lastSeq,
+      by,
+      fresh.map((e) => e.id),
+      fresh.map((e) => e.slot),
+      fresh.map((e) => JSON.stringify(e.value)),
+    ],
   );
-  return rows.map((r) => ({ id: r.id, seq: r.seq, by: r.by_name, at: r.at.toISOString(), slot: r.slot, value: r.value }));
+  return rows.map((r) => ({
+    id: r.id,
+    seq: r.seq,
+    by: r.by_name,
+    at: r.at.toISOString(),
+    slot: r.slot,
+    value: r.value,
+  }));
 }

@@ -20,7 +20,12 @@ interface Context<P> {
 export function route<P = object>(handler: Handler<P>) {
   return open<P>(async (request, params) => {
     const user = await currentUser();
-    if (!user) throw new UserError(401, 'You are not signed in, or the session has ended.', 'Sign in again; what you typed is kept.');
+    if (!user)
+      throw new UserError(
+        401,
+        'You are not signed in, or the session has ended.',
+        'Sign in again; what you typed is kept.',
+      );
     return handler(request, params, user);
   });
 }
@@ -43,7 +48,11 @@ function refuseForeign(request: NextRequest): void {
   const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host');
   const own = origin === null || new URL(origin).host === host;
   if (!own || request.headers.get('x-pelvik') !== '1') {
-    throw new UserError(403, 'This request did not come from a Pelvik page.', 'Reload the page and try again.');
+    throw new UserError(
+      403,
+      'This request did not come from a Pelvik page.',
+      'Reload the page and try again.',
+    );
   }
 }
 
@@ -52,9 +61,15 @@ function failure(error: unknown, request: NextRequest): Response {
     const { status, message, remedy, problems } = error;
     return NextResponse.json({ error: { message, remedy, problems } }, { status });
   }
-  log.error({ path: request.nextUrl.pathname, error: error instanceof Error ? error.stack : String(error) }, 'request failed');
+  log.error(
+    { path: request.nextUrl.pathname, error: error instanceof Error ? error.stack : String(error) },
+    'request failed',
+  );
   const message = 'Something went wrong on the server.';
-  return NextResponse.json({ error: { message, remedy: 'Nothing typed is lost: it is sent again by itself.', problems: [] } }, { status: 500 });
+  return NextResponse.json(
+    { error: { message, remedy: 'Nothing typed is lost: it is sent again by itself.', problems: [] } },
+    { status: 500 },
+  );
 }
 
 export async function currentUser(): Promise<User | null> {
@@ -67,7 +82,13 @@ export async function sessionToken(): Promise<string | undefined> {
 }
 
 export async function setSessionCookie(token: string, secure: boolean): Promise<void> {
-  (await cookies()).set(SESSION_COOKIE, token, { httpOnly: true, sameSite: 'strict', secure, path: '/', maxAge: SESSION_HOURS * 3600 });
+  (await cookies()).set(SESSION_COOKIE, token, {
+    httpOnly: true,
+    sameSite: 'strict',
+    secure,
+    path: '/',
+    maxAge: SESSION_HOURS * 3600,
+  });
 }
 
 export async function clearSessionCookie(): Promise<void> {
@@ -76,7 +97,8 @@ export async function clearSessionCookie(): Promise<void> {
 
 /** Reads a body as it streams in and stops at the limit, whatever its headers claim. */
 export async function readBytes(request: NextRequest, limit: number): Promise<Buffer> {
-  const tooLarge = () => new UserError(413, `This is larger than ${Math.round(limit / 1024)} kB.`, 'Send something smaller.');
+  const tooLarge = () =>
+    new UserError(413, `This is larger than ${Math.round(limit / 1024)} kB.`, 'Send something smaller.');
   if (Number(request.headers.get('content-length') ?? 0) > limit) throw tooLarge();
   if (!request.body) return Buffer.alloc(0);
   const chunks: Uint8Array[] = [];
@@ -98,11 +120,16 @@ export async function readBytes(request: NextRequest, limit: number): Promise<Bu
 export async function readJson(request: NextRequest, limit = JSON_LIMIT): Promise<unknown> {
   const text = (await readBytes(request, limit)).toString('utf8');
   // PostgreSQL keeps no NUL characters in text.
-  if (text.includes('\\u0000') || text.includes('\0')) throw new UserError(400, 'The text holds a NUL character.', 'Remove it.');
+  if (text.includes('\\u0000') || text.includes('\0'))
+    throw new UserError(400, 'The text holds a NUL character.', 'Remove it.');
   try {
     return JSON.parse(text);
   } catch {
-    throw new UserError(400, 'This is not valid JSON.', 'Check that the whole file was sent and that nothing was cut off.');
+    throw new UserError(
+      400,
+      'This is not valid JSON.',
+      'Check that the whole file was sent and that nothing was cut off.',
+    );
   }
 }
 

@@ -45,7 +45,8 @@ export async function jobByNumber(client: Client, number: number): Promise<Job> 
     number: row.number,
     unitId: row.unit_id,
     lastSeq: row.last_seq,
-    state: row.fold_version === FOLD_VERSION ? row.snapshot : fold(EMPTY_STATE, await entriesOf(client, row.id)),
+    state:
+      row.fold_version === FOLD_VERSION ? row.snapshot : fold(EMPTY_STATE, await entriesOf(client, row.id)),
     stage: row.stage,
   };
 }
@@ -55,23 +56,53 @@ export async function entriesOf(client: Client, jobId: string, after = 0): Promi
     'SELECT id, seq, by_name, at, slot, value FROM entries WHERE job_id = $1 AND seq > $2 ORDER BY seq',
     [jobId, after],
   );
-  return rows.map((r) => ({ id: r.id, seq: r.seq, by: r.by_name, at: r.at.toISOString(), slot: r.slot, value: r.value }));
+  return rows.map((r) => ({
+    id: r.id,
+    seq: r.seq,
+    by: r.by_name,
+    at: r.at.toISOString(),
+    slot: r.slot,
+    value: r.value,
+  }));
 }
 
 /** Stores a new state with what the board shows of it. The caller holds the job's row lock. */
-export async function saveState(client: Client, jobId: string, unitId: string, state: JobState, lastSeq: number): Promise<void> {
+export async function saveState(
+  client: Client,
+  jobId: string,
+  unitId: string,
+  state: JobState,
+  lastSeq: number,
+): Promise<void> {
   const summary = summaryOf(state);
-  const search = [summary.customer, summary.vehicle, summary.complaint, unitById(unitId).name, state['vehicle.plate']?.value ?? '']
+  const search = [
+    summary.customer,
+    summary.vehicle,
+    summary.complaint,
+    unitById(unitId).name,
+    state['vehicle.plate']?.value ?? '',
+  ]
     .join(' ')
     .toLowerCase();
   await client.query(
     `UPDATE jobs SET snapshot = $2, fold_version = $3, last_seq = $4, summary = $5, search = $6, stage = $7, updated_at = now() WHERE id = $1`,
-    [jobId, JSON.stringify(state), FOLD_VERSION, lastSeq, JSON.stringify(summary), search, await reached(client, jobId, unitId, state)],
+    [
+      jobId,
+      JSON.stringify(state),
+      FOLD_VERSION,
+      lastSeq,
+      JSON.stringify(summary),
+      search,
+      await reached(client, jobId, unitId, state),
+    ],
   );
 }
 
 async function reached(client: Client, jobId: string, unitId: string, state: JobState): Promise<Stage> {
-  const { rows } = await client.query(`SELECT bool_or(status = 'accepted') AS accepted, count(*)::int AS n FROM quotes WHERE job_id = $1`, [jobId]);
+  const { rows } = await client.query(
+    `SELECT bool_or(status = 'accepted') AS accepted, count(*)::int AS n FROM quotes WHERE job_id = $1`,
+    [jobId],
+  );
   const quote = rows[0].accepted ? 'accepted' : rows[0].n > 0 ? 'open' : 'none';
   return stageReached(state, unitById(unitId).stations.length, quote);
 }

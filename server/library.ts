@@ -29,7 +29,12 @@ export function allUnits(): readonly UnitDefinition[] {
 
 export function unitById(id: string): UnitDefinition {
   const unit = UNITS.find((u) => u.id === id);
-  if (!unit) throw new UserError(400, `Pelvik has no unit "${id}".`, `Use one of: ${UNITS.map((u) => u.id).join(', ')}.`);
+  if (!unit)
+    throw new UserError(
+      400,
+      `Pelvik has no unit "${id}".`,
+      `Use one of: ${UNITS.map((u) => u.id).join(', ')}.`,
+    );
   return unit;
 }
 

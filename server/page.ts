@@ -17,8 +17,17 @@ export async function pageUser(): Promise<User> {
 export async function jobStart(number: string) {
   const user = await pageUser();
   try {
-    const job = await withClient((client) => jobByNumber(client, /^\d{1,9}$/.test(number) ? Number(number) : -1));
-    return { number: job.number, user, stage: job.stage, state: job.state, lastSeq: job.lastSeq, library: libraryFor(job.unitId) };
+    const job = await withClient((client) =>
+      jobByNumber(client, /^\d{1,9}$/.test(number) ? Number(number) : -1),
+    );
+    return {
+      number: job.number,
+      user,
+      stage: job.stage,
+      state: job.state,
+      lastSeq: job.lastSeq,
+      library: libraryFor(job.unitId),
+    };
   } catch (error) {
     if (error instanceof UserError && error.status === 404) notFound();
     throw error;

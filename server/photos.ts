@@ -26,12 +26,22 @@ export async function reencode(upload: Buffer): Promise<Photo> {
       .toBuffer({ resolveWithObject: true });
     return { bytes: data, width: info.width, height: info.height };
   } catch {
-    throw new UserError(415, 'This file is not a picture that can be read.', 'Take a photo, or choose a JPEG, PNG or WebP file.');
+    throw new UserError(
+      415,
+      'This file is not a picture that can be read.',
+      'Take a photo, or choose a JPEG, PNG or WebP file.',
+    );
   }
 }
 
 /** Keeps a photo; the same id again is harmless. */
-export async function savePhoto(client: Client, jobId: string, id: string, photo: Photo, by: string): Promise<void> {
+export async function savePhoto(
+  client: Client,
+  jobId: string,
+  id: string,
+  photo: Photo,
+  by: string,
+): Promise<void> {
   await client.query(
     `INSERT INTO photos (job_id, id, width, height, bytes, created_by) VALUES ($1, $2, $3, $4, $5, $6) ON CONFLICT DO NOTHING`,
     [jobId, id, photo.width, photo.height, photo.bytes, by],
@@ -45,6 +55,9 @@ export async function photoBytes(client: Client, jobId: string, id: string): Pro
 }
 
 export async function photosOf(client: Client, jobId: string): Promise<(Photo & { id: string })[]> {
-  const { rows } = await client.query('SELECT id, width, height, bytes FROM photos WHERE job_id = $1 ORDER BY id', [jobId]);
+  const { rows } = await client.query(
+    'SELECT id, width, height, bytes FROM photos WHERE job_id = $1 ORDER BY id',
+    [jobId],
+  );
   return rows;
 }

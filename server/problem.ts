@@ -12,4 +12,5 @@ export class UserError extends Error {
   }
 }
 
-export const notFound = (what: string) => new UserError(404, `There is no such ${what}.`, 'Check the address, or go back to the board.');
+export const notFound = (what: string) =>
+  new UserError(404, `There is no such ${what}.`, 'Check the address, or go back to the board.');

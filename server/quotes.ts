@@ -67,7 +67,10 @@ export async function makeQuote(client: Client, jobNumber: number, user: User): 
   // The row lock keeps two people from making the same version.
   await client.query('SELECT 1 FROM jobs WHERE id = $1 FOR UPDATE', [job.id]);
   const content = quoteState(job.unitId, job.state, job.number, today());
-  await client.query(`UPDATE quotes SET status = 'superseded' WHERE job_id = $1 AND status IN ('draft', 'sent')`, [job.id]);
+  await client.query(
+    `UPDATE quotes SET status = 'superseded' WHERE job_id = $1 AND status IN ('draft', 'sent')`,
+    [job.id],
+  );
   const { rows } = await client.query(
     `INSERT INTO quotes (id, job_id, version, status, content, created_by)
      SELECT $1, $2, COALESCE(max(version), 0) + 1, 'draft', $3, $4 FROM quotes WHERE job_id = $2 RETURNING version`,
@@ -79,26 +82,38 @@ export async function makeQuote(client: Client, jobNumber: number, user: User): 
 }
 
 /** Makes a customer link for the newest version and returns its token: it is not stored and cannot be shown again. */
-export async function sendQuote(client: Client, jobNumber: number, version: number, user: User): Promise<string> {
+export async function sendQuote(
+  client: Client,
+  jobNumber: number,
+  version: number,
+  user: User,
+): Promise<string> {
   const { rows } = await client.query(
     'SELECT q.id, q.status FROM quotes q JOIN jobs j ON j.id = q.job_id WHERE j.number = $1 AND q.version = $2 FOR UPDATE OF q',
     [jobNumber, version],
   );
   const quote = rows[0];
   if (!quote) throw notFound('quote');
-  if (quote.status === 'superseded') throw new UserError(409, 'A newer version replaced this quote.', 'Send the newest version.');
+  if (quote.status === 'superseded')
+    throw new UserError(409, 'A newer version replaced this quote.', 'Send the newest version.');
   const token = newToken();
   await client.query(
     `INSERT INTO quote_links (token_hash, quote_id, expires_at) VALUES ($1, $2, now() + make_interval(days => $3))`,
     [hashToken(token), quote.id, LINK_DAYS],
   );
-  if (quote.status === 'draft') await client.query(`UPDATE quotes SET status = 'sent' WHERE id = $1`, [quote.id]);
+  if (quote.status === 'draft')
+    await client.query(`UPDATE quotes SET status = 'sent' WHERE id = $1`, [quote.id]);
   await audit(client, user.name, 'quote link made', { job: jobNumber, version });
   return token;
 }
 
 /** Revokes every link of a quote. */
-export async function revokeLinks(client: Client, jobNumber: number, version: number, user: User): Promise<number> {
+export async function revokeLinks(
+  client: Client,
+  jobNumber: number,
+  version: number,
+  user: User,
+): Promise<number> {
   const { rowCount } = await client.query(
     `UPDATE quote_links l SET revoked_at = now() FROM quotes q JOIN jobs j ON j.id = q.job_id
      WHERE l.quote_id = q.id AND j.number = $1 AND q.version = $2 AND l.revoked_at IS NULL`,
@@ -115,8 +130,18 @@ export async function quoteByToken(client: Client, token: string): Promise<Quote
      FROM quote_links l JOIN quotes q ON q.id = l.quote_id JOIN jobs j ON j.id = q.job_id WHERE l.token_hash = $1`,
     [hashToken(token.slice(0, 100))],
   );
-  if (!rows[0]) throw new UserError(404, 'This link is not known.', 'Check that the whole address was copied, or call the shop.');
-  if (rows[0].stale) throw new UserError(410, 'This link is no longer valid.', 'Please call the shop: they will send a new one.');
+  if (!rows[0])
+    throw new UserError(
+      404,
+      'This link is not known.',
+      'Check that the whole address was copied, or call the shop.',
+    );
+  if (rows[0].stale)
+    throw new UserError(
+      410,
+      'This link is no longer valid.',
+      'Please call the shop: they will send a new one.',
+    );
   return toQuote(rows[0]);
 }
 
@@ -136,26 +161,42 @@ const MOST_ANSWERS = 40;
 /** Takes a customer's answer. Accepting needs one of the options and freezes the version for good. */
 export async function answerQuote(client: Client, token: string, body: unknown): Promise<Quote> {
   const problems = problemsOf(answerSchema, body);
-  if (problems.length) throw new UserError(400, 'The answer is not complete.', 'Type your name, and choose an option to accept.', problems);
+  if (problems.length)
+    throw new UserError(
+      400,
+      'The answer is not complete.',
+      'Type your name, and choose an option to accept.',
+      problems,
+    );
   const answer = body as { kind: Answer['kind']; option?: string | null; name: string; message?: string };
   const quote = await quoteByToken(client, token);
   const { rows } = await client.query('SELECT status FROM quotes WHERE id = $1 FOR UPDATE', [quote.id]);
   const status = rows[0].status as QuoteStatus;
-  if (status === 'superseded') throw new UserError(409, 'The shop has made a newer quote.', 'Ask the shop for the new link.');
-  if (status === 'accepted' && answer.kind !== 'ask') throw new UserError(409, 'This quote is already accepted.', 'Call the shop to change anything.');
-  if (quote.answers.length >= MOST_ANSWERS) throw new UserError(429, 'Too many answers on this link.', 'Please call the shop.');
+  if (status === 'superseded')
+    throw new UserError(409, 'The shop has made a newer quote.', 'Ask the shop for the new link.');
+  if (status === 'accepted' && answer.kind !== 'ask')
+    throw new UserError(409, 'This quote is already accepted.', 'Call the shop to change anything.');
+  if (quote.answers.length >= MOST_ANSWERS)
+    throw new UserError(429, 'Too many answers on this link.', 'Please call the shop.');
   if (answer.kind === 'accept' && !quote.content.options.some((o) => o.id === answer.option)) {
     throw new UserError(400, 'No option was chosen.', 'Choose one of the options, then accept.');
   }
   if (answer.kind === 'accept' && quote.content.validUntil < today()) {
     throw new UserError(410, 'The prices of this quote have expired.', 'Please call the shop for a new one.');
   }
-  await client.query('INSERT INTO quote_answers (quote_id, kind, option, name, message) VALUES ($1, $2, $3, $4, $5)', [
-    quote.id, answer.kind, answer.option ?? null, answer.name.trim(), answer.message ?? '',
-  ]);
+  await client.query(
+    'INSERT INTO quote_answers (quote_id, kind, option, name, message) VALUES ($1, $2, $3, $4, $5)',
+    [quote.id, answer.kind, answer.option ?? null, answer.name.trim(), answer.message ?? ''],
+  );
   if (answer.kind !== 'ask') {
-    await client.query('UPDATE quotes SET status = $2 WHERE id = $1', [quote.id, answer.kind === 'accept' ? 'accepted' : 'declined']);
-    await audit(client, 'customer', `quote ${answer.kind}ed`, { job: quote.jobNumber, version: quote.version });
+    await client.query('UPDATE quotes SET status = $2 WHERE id = $1', [
+      quote.id,
+      answer.kind === 'accept' ? 'accepted' : 'declined',
+    ]);
+    await audit(client, 'customer', `quote ${answer.kind}ed`, {
+      job: quote.jobNumber,
+      version: quote.version,
+    });
     await refreshStage(client, quote.jobId);
   }
   return quoteByToken(client, token);

@@ -32,7 +32,10 @@ export function quoteState(unitId: string, state: JobState, jobNumber: number, t
     jobNumber,
     finding: findingWords(state, diagnosis),
     couldChange: couldChange(diagnosis),
-    photos: below<{ about: string; caption?: string }>(state, 'photo.').map(([id, p]) => ({ id, caption: p.caption ?? '' })),
+    photos: below<{ about: string; caption?: string }>(state, 'photo.').map(([id, p]) => ({
+      id,
+      caption: p.caption ?? '',
+    })),
   });
 }
 
@@ -40,4 +43,3 @@ export function quoteState(unitId: string, state: JobState, jobNumber: number, t
 export function today(): string {
   return new Date().toISOString().slice(0, 10);
 }
-

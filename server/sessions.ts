@@ -35,11 +35,16 @@ export async function sessionUser(client: Client, token: string | undefined): Pr
 }
 
 export async function closeSession(client: Client, token: string): Promise<void> {
-  await client.query('UPDATE sessions SET revoked_at = now() WHERE token_hash = $1 AND revoked_at IS NULL', [hashToken(token)]);
+  await client.query('UPDATE sessions SET revoked_at = now() WHERE token_hash = $1 AND revoked_at IS NULL', [
+    hashToken(token),
+  ]);
 }
 
 /** Ends every session of a user, e.g. when a tablet is lost. */
 export async function revokeSessions(client: Client, userId: string): Promise<number> {
-  const { rowCount } = await client.query('UPDATE sessions SET revoked_at = now() WHERE user_id = $1 AND revoked_at IS NULL', [userId]);
+  const { rowCount } = await client.query(
+    'UPDATE sessions SET revoked_at = now() WHERE user_id = $1 AND revoked_at IS NULL',
+    [userId],
+  );
   return rowCount ?? 0;
 }

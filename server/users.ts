@@ -14,9 +14,13 @@ const FAILURES_ALLOWED = 5;
 const LOCK_MINUTES = 15;
 
 export async function createUser(client: Client, user: User, password: string): Promise<void> {
-  if (password.length < 10) throw new UserError(400, 'The password is too short.', 'Use at least 10 characters.');
+  if (password.length < 10)
+    throw new UserError(400, 'The password is too short.', 'Use at least 10 characters.');
   await client.query('INSERT INTO users (id, name, role, password_hash) VALUES ($1, $2, $3, $4)', [
-    user.id, user.name, user.role, await hash(password),
+    user.id,
+    user.name,
+    user.role,
+    await hash(password),
   ]);
 }
 
@@ -29,7 +33,12 @@ export async function listUsers(client: Client): Promise<(User & { active: boole
   return rows;
 }
 
-const WRONG = () => new UserError(401, 'Name or password is wrong.', 'Try again; after five failures the name is locked for 15 minutes.');
+const WRONG = () =>
+  new UserError(
+    401,
+    'Name or password is wrong.',
+    'Try again; after five failures the name is locked for 15 minutes.',
+  );
 
 // Checked when a name is unknown, so that an unknown name takes as long as a wrong password.
 const NOBODY = hash('nobody has this password');
@@ -42,7 +51,11 @@ export async function authenticate(client: Client, id: string, password: string)
   );
   const row = rows[0];
   if (row?.locked) {
-    throw new UserError(429, 'This name is locked after too many failures.', `Wait ${LOCK_MINUTES} minutes, or ask the owner.`);
+    throw new UserError(
+      429,
+      'This name is locked after too many failures.',
+      `Wait ${LOCK_MINUTES} minutes, or ask the owner.`,
+    );
   }
   const right = await verify(row?.password_hash ?? (await NOBODY), password);
   if (!row?.active || !right) {

@@ -26,7 +26,13 @@ export interface CaseQuote {
   status: 'draft' | 'sent' | 'accepted' | 'declined' | 'superseded';
   createdAt: string;
   content: Json;
-  answers: { kind: 'accept' | 'decline' | 'ask'; option: string | null; name: string; message: string; at: string }[];
+  answers: {
+    kind: 'accept' | 'decline' | 'ask';
+    option: string | null;
+    name: string;
+    message: string;
+    at: string;
+  }[];
 }
 
 /** A whole job as one document. `findings` alone is enough; `history`, where present, is the record they come from. */

@@ -41,7 +41,9 @@ describe('fold', () => {
   test('null clears a slot and a later write fills it again', () => {
     const write = (seq: number, value: string | null) => full({ seq, slot: 'fluid.level', value });
     expect(fold(EMPTY_STATE, [write(1, 'low'), write(2, null)])).toEqual({});
-    expect(fold(EMPTY_STATE, [write(1, 'low'), write(2, null), write(3, 'full')])['fluid.level']!.value).toBe('full');
+    expect(fold(EMPTY_STATE, [write(1, 'low'), write(2, null), write(3, 'full')])['fluid.level']!.value).toBe(
+      'full',
+    );
   });
 });
 
@@ -71,10 +73,17 @@ describe('case document', () => {
   };
 
   test('until a stage keeps what was known then, a finding’s own stage first', () => {
-    expect(caseUntil(document, 'suspects', STAGES).findings.map((f) => f.slot)).toEqual(['fluid.level', 'part.filter']);
+    expect(caseUntil(document, 'suspects', STAGES).findings.map((f) => f.slot)).toEqual([
+      'fluid.level',
+      'part.filter',
+    ]);
   });
 
   test('findings survive a trip through the state', () => {
-    expect(findingsOf(stateOfCase(document)).map((f) => f.slot)).toEqual(['filter.state', 'fluid.level', 'part.filter']);
+    expect(findingsOf(stateOfCase(document)).map((f) => f.slot)).toEqual([
+      'filter.state',
+      'fluid.level',
+      'part.filter',
+    ]);
   });
 });

@@ -12,8 +12,21 @@ export interface SlotFamily {
 }
 
 export const BEHAVIOURS = [
-  'normal', 'slips', 'flares', 'no-drive', 'wrong-gear', 'skipped', 'double-bump', 'binds', 'bogs', 'delayed',
-  'shudder', 'noise', 'no-engine-braking', 'moves', 'binds-in-turns',
+  'normal',
+  'slips',
+  'flares',
+  'no-drive',
+  'wrong-gear',
+  'skipped',
+  'double-bump',
+  'binds',
+  'bogs',
+  'delayed',
+  'shudder',
+  'noise',
+  'no-engine-braking',
+  'moves',
+  'binds-in-turns',
 ] as const;
 export type Behaviour = (typeof BEHAVIOURS)[number];
 
@@ -30,15 +43,42 @@ export type GridCell = {
   actsLike?: string;
 };
 
-export const FRICTION_GRADES = ['sound', 'darkened', 'glazed', 'charred', 'flaking', 'bare', 'welded', 'not-assessable'] as const;
-export const STEEL_GRADES = ['bright', 'tinted', 'hot-spotted', 'blue', 'scored', 'warped', 'welded', 'not-assessable'] as const;
+export const FRICTION_GRADES = [
+  'sound',
+  'darkened',
+  'glazed',
+  'charred',
+  'flaking',
+  'bare',
+  'welded',
+  'not-assessable',
+] as const;
+export const STEEL_GRADES = [
+  'bright',
+  'tinted',
+  'hot-spotted',
+  'blue',
+  'scored',
+  'warped',
+  'welded',
+  'not-assessable',
+] as const;
 export type FrictionGrade = (typeof FRICTION_GRADES)[number];
 export type SteelGrade = (typeof STEEL_GRADES)[number];
 
 export const PART_GRADES = ['sound', 'marked', 'worn', 'failed', 'takedown', 'not-assessable'] as const;
 export type PartGrade = (typeof PART_GRADES)[number];
 
-export const DEBRIS_KINDS = ['grey-paste', 'bright-flakes', 'chunks', 'bronze', 'aluminium', 'fibre', 'plastic', 'water'] as const;
+export const DEBRIS_KINDS = [
+  'grey-paste',
+  'bright-flakes',
+  'chunks',
+  'bronze',
+  'aluminium',
+  'fibre',
+  'plastic',
+  'water',
+] as const;
 export type DebrisKind = (typeof DEBRIS_KINDS)[number];
 export const AMOUNTS = ['none', 'trace', 'some', 'heavy'] as const;
 export type Amount = (typeof AMOUNTS)[number];
@@ -54,7 +94,12 @@ const object = (properties: Record<string, Schema>, required: string[]): Schema 
   properties,
   required,
 });
-const list = (items: Schema, maxItems: number): Schema => ({ type: 'array', items, maxItems, uniqueItems: true });
+const list = (items: Schema, maxItems: number): Schema => ({
+  type: 'array',
+  items,
+  maxItems,
+  uniqueItems: true,
+});
 
 const family = (stage: Stage, slots: Record<string, Schema>): SlotFamily[] =>
   Object.entries(slots).map(([pattern, schema]) => ({ pattern, stage, schema }));
@@ -113,10 +158,16 @@ export const SLOT_FAMILIES: readonly SlotFamily[] = [
   }),
   ...family('teardown', {
     'station.*.out': yesNo,
-    'debris.*': object({ amount: oneOf(AMOUNTS), where: oneOf(['pan', 'magnets', 'filter', 'sensors', 'lines']) }, ['amount']),
+    'debris.*': object(
+      { amount: oneOf(AMOUNTS), where: oneOf(['pan', 'magnets', 'filter', 'sensors', 'lines']) },
+      ['amount'],
+    ),
     'filter.state': oneOf(['clear', 'dirty', 'restricted', 'blocked']),
     'filter.opened': yesNo,
-    'solenoid.*': object({ ohm: number(0, 1_000_000), temperatureC: number(-40, 200) }, ['ohm', 'temperatureC']),
+    'solenoid.*': object({ ohm: number(0, 1_000_000), temperatureC: number(-40, 200) }, [
+      'ohm',
+      'temperatureC',
+    ]),
     'plate.*.*.*': oneOf([...new Set([...FRICTION_GRADES, ...STEEL_GRADES])]),
     'thickness.*.*': number(0.2, 12),
     'band.*.lining': oneOf(['sound', 'worn', 'charred', 'flaking', 'bare', 'torn', 'not-assessable']),
@@ -195,5 +246,7 @@ export function stageOfSlot(slot: string): Stage {
 /** The state without anything that belongs to a stage after `stage`. */
 export function until(state: JobState, stage: Stage, order: readonly Stage[]): JobState {
   const last = order.indexOf(stage);
-  return Object.fromEntries(Object.entries(state).filter(([slot]) => order.indexOf(stageOfSlot(slot)) <= last));
+  return Object.fromEntries(
+    Object.entries(state).filter(([slot]) => order.indexOf(stageOfSlot(slot)) <= last),
+  );
 }

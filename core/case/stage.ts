@@ -1,5 +1,14 @@
 /** The stages of a job in the order of the work. */
-export const STAGES = ['intake', 'suspects', 'teardown', 'cause', 'scope', 'quote', 'build', 'release'] as const;
+export const STAGES = [
+  'intake',
+  'suspects',
+  'teardown',
+  'cause',
+  'scope',
+  'quote',
+  'build',
+  'release',
+] as const;
 export type Stage = (typeof STAGES)[number];
 
 export const STAGE_NAMES: Record<Stage, string> = {

@@ -16,7 +16,10 @@ export function summaryOf(state: JobState): JobSummary {
   const text = (slot: string) => String(valueOf(state, slot) ?? '');
   const vehicle = valueOf(state, 'vehicle.bare')
     ? 'Bare unit'
-    : ['make', 'model', 'year'].map((k) => text(`vehicle.${k}`)).filter(Boolean).join(' ');
+    : ['make', 'model', 'year']
+        .map((k) => text(`vehicle.${k}`))
+        .filter(Boolean)
+        .join(' ');
   return {
     customer: text('customer.name'),
     vehicle: vehicle || 'Vehicle not recorded',

@@ -20,7 +20,13 @@ export function chainOf(model: Model, post: Posterior, r: number): ChainStep[] {
   const root = model.roots[r]!;
   const marginals = post.given[r]!;
   const shown = new Set<number>();
-  const first: ChainStep = { id: root.id, words: root.words, from: [], probability: 1, slots: slotsOfRoot(post, root) };
+  const first: ChainStep = {
+    id: root.id,
+    words: root.words,
+    from: [],
+    probability: 1,
+    slots: slotsOfRoot(post, root),
+  };
   const steps: ChainStep[] = [first];
   // The mechanism a cause is seen by is the cause itself, not a step after it.
   if (root.presentAs !== null) {
@@ -29,16 +35,24 @@ export function chainOf(model: Model, post: Posterior, r: number): ChainStep[] {
   }
   const stepId = (k: number) => (k === root.presentAs ? root.id : model.mechanisms[k]!.id);
   // Templates stand in causal order except where a parent is listed later; a few rounds settle any order.
-  for (let grew = true; grew; ) {
+  for (let grew = true; grew;) {
     grew = false;
     model.mechanisms.forEach((m, k) => {
       if (shown.has(k) || marginals[k]! < IN_CHAIN) return;
-      const from = m.parents.filter((p) => shown.has(p.index) && p.strength > 0.1).map((p) => stepId(p.index));
+      const from = m.parents
+        .filter((p) => shown.has(p.index) && p.strength > 0.1)
+        .map((p) => stepId(p.index));
       if ((root.effects.get(k) ?? 0) > 0.1) from.unshift(root.id);
       if (from.length === 0) return;
       shown.add(k);
       grew = true;
-      steps.push({ id: m.id, words: m.words, from, probability: marginals[k]!, slots: slotsOfMechanism(post, k) });
+      steps.push({
+        id: m.id,
+        words: m.words,
+        from,
+        probability: marginals[k]!,
+        slots: slotsOfMechanism(post, k),
+      });
     });
   }
   return steps;

@@ -28,7 +28,8 @@ export function nextChecks(model: Model, post: Posterior): NextCheck[] {
   const seen = new Set(post.bearings.map((b) => b.observation.point));
   const leader = post.probability.indexOf(Math.max(...post.probability));
   const worth = (c: NextCheck) =>
-    (c.gain + (c.confirms ? CONFIRMATION_BITS * post.probability[leader]! : 0)) / (c.minutes + REACHING_MINUTES);
+    (c.gain + (c.confirms ? CONFIRMATION_BITS * post.probability[leader]! : 0)) /
+    (c.minutes + REACHING_MINUTES);
   return model.knowledge.causal.checks
     .flatMap((template) => pointsOf(model, template).map((p) => ({ template, ...p })))
     .filter(({ point }) => !seen.has(point))

@@ -14,20 +14,36 @@ const run = (values: Record<string, Json>) => diagnose(stateFromValues(values));
 const plates = (element: string, kinds: string[], friction: string, steel: string): Record<string, Json> =>
   Object.fromEntries(
     kinds.flatMap((kind, k) =>
-      kind === 'wave' ? [] : ['a', 'b'].map((f) => [`plate.${element}.${k}.${f}`, kind === 'friction' ? friction : steel]),
+      kind === 'wave'
+        ? []
+        : ['a', 'b'].map((f) => [`plate.${element}.${k}.${f}`, kind === 'friction' ? friction : steel]),
     ),
   );
 const order = (element: string) => unit.elements.find((e) => e.id === element)!.pack!.order;
-const sound = (...elements: string[]) => Object.assign({}, ...elements.map((e) => plates(e, order(e), 'sound', 'bright')));
+const sound = (...elements: string[]) =>
+  Object.assign({}, ...elements.map((e) => plates(e, order(e), 'sound', 'bright')));
 
-const bandGrid = { 'grid.R': shop(['normal']), 'grid.D1': shop(['normal']), 'grid.D2': shop(['flares', 'double-bump']), 'grid.D3': shop(['normal']), 'grid.D4': shop(['wrong-gear']) };
+const bandGrid = {
+  'grid.R': shop(['normal']),
+  'grid.D1': shop(['normal']),
+  'grid.D2': shop(['flares', 'double-bump']),
+  'grid.D3': shop(['normal']),
+  'grid.D4': shop(['wrong-gear']),
+};
 
 describe('a band that lets go, with codes about the ratio', () => {
-  const before = run({ ...bandGrid, 'codes.scan': 'these', 'codes.list.P0732': { kind: 'rationality' }, 'solenoid.S2': { ohm: 27, temperatureC: 45 } });
+  const before = run({
+    ...bandGrid,
+    'codes.scan': 'these',
+    'codes.list.P0732': { kind: 'rationality' },
+    'solenoid.S2': { ohm: 27, temperatureC: 45 },
+  });
 
   test('before teardown the band’s circuit leads and the solenoid that measures well does not', () => {
     const band = before.causes.filter((c) => c.element === 'band-2-4').reduce((s, c) => s + c.probability, 0);
-    const solenoid = before.causes.filter((c) => c.part?.startsWith('solenoid')).reduce((s, c) => s + c.probability, 0);
+    const solenoid = before.causes
+      .filter((c) => c.part?.startsWith('solenoid'))
+      .reduce((s, c) => s + c.probability, 0);
     expect(band).toBeGreaterThan(0.6);
     expect(solenoid).toBeLessThan(0.1);
     expect(solenoid).toBeGreaterThan(0);
@@ -52,10 +68,19 @@ describe('a band that lets go, with codes about the ratio', () => {
 });
 
 describe('a clutch welded on', () => {
-  const grid = { 'grid.N': shop(['moves']), 'grid.R': shop(['binds']), 'grid.D1': shop(['normal']), 'grid.D2': shop(['normal']), 'grid.D3': shop(['normal']), 'grid.D4': shop(['normal']) };
+  const grid = {
+    'grid.N': shop(['moves']),
+    'grid.R': shop(['binds']),
+    'grid.D1': shop(['normal']),
+    'grid.D2': shop(['normal']),
+    'grid.D3': shop(['normal']),
+    'grid.D4': shop(['normal']),
+  };
   test('forward stuck leads before teardown; what keeps it on is still open', () => {
     const before = run(grid);
-    const stuck = before.causes.filter((c) => c.element === 'forward' && ['welded', 'held-on'].includes(c.mode));
+    const stuck = before.causes.filter(
+      (c) => c.element === 'forward' && ['welded', 'held-on'].includes(c.mode),
+    );
     expect(stuck.reduce((s, c) => s + c.probability, 0)).toBeGreaterThan(0.7);
   });
   test('welded plates settle it', () => {
@@ -101,7 +126,9 @@ describe('honesty', () => {
     expect(nothing.causes.reduce((s, c) => s + c.probability, 0)).toBeCloseTo(1, 9);
   });
   test('not inspected is not sound: an unseen pack moves nothing', () => {
-    expect(run({ 'station.pan.out': true }).causes.map((c) => c.probability)).toEqual(run({}).causes.map((c) => c.probability));
+    expect(run({ 'station.pan.out': true }).causes.map((c) => c.probability)).toEqual(
+      run({}).causes.map((c) => c.probability),
+    );
   });
   test('fresh fluid nearly silences colour and smell', () => {
     const red = { ...bandGrid, 'fluid.colour': 'red', 'fluid.smell': 'neutral' };
@@ -113,8 +140,13 @@ describe('honesty', () => {
     expect(move({ 'history.fluid': 'recent' })).toBeLessThan(move({}) / 5);
   });
   test('a cold pass without oil film hardly clears a drum in a hot complaint', () => {
-    const hot = { 'grid.D3': shop(['slips'], ['hot']), 'grid.D4': shop(['slips'], ['hot']), 'grid.D1': shop(['normal']) };
-    const drum = (values: Record<string, Json>) => run({ ...hot, ...values }).causes.find((c) => c.id === 'high-drum:feed-loss')!.probability;
+    const hot = {
+      'grid.D3': shop(['slips'], ['hot']),
+      'grid.D4': shop(['slips'], ['hot']),
+      'grid.D1': shop(['normal']),
+    };
+    const drum = (values: Record<string, Json>) =>
+      run({ ...hot, ...values }).causes.find((c) => c.id === 'high-drum:feed-loss')!.probability;
     const cold = drum({ 'airtest.high': { result: 'holds', temperatureC: 18, oilFilm: false } });
     const warm = drum({ 'airtest.high': { result: 'holds', temperatureC: 80, oilFilm: true } });
     expect(cold).toBeGreaterThan(warm * 1.5);

@@ -72,7 +72,8 @@ function diagnose(model: Model, state: JobState): Diagnosis {
 function toCause(model: Model, post: Posterior, r: number, detailed: boolean): Cause {
   const root = model.roots[r]!;
   const probability = post.probability[r]!;
-  const present = root.presentAs === null ? probability : Math.max(probability, post.mechanisms[root.presentAs]!);
+  const present =
+    root.presentAs === null ? probability : Math.max(probability, post.mechanisms[root.presentAs]!);
   return {
     id: root.id,
     mode: root.mode,
@@ -116,16 +117,20 @@ function ledger(model: Model, post: Posterior, r: number): Evidence[] {
       caution: null,
     });
   }
-  return findings.filter((e) => Math.abs(e.weight) > 0.02).sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
+  return findings
+    .filter((e) => Math.abs(e.weight) > 0.02)
+    .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
 }
 
 /** Findings twice as likely when their mechanism is there, while the leading cause leaves it unlikely. */
 function unexplained(model: Model, post: Posterior, r: number): Evidence[] {
   const root = model.roots[r]!;
   return post.bearings.flatMap((b) => {
-    if (b.link.kind === 'root') return b.present / b.absent > 4 && !b.link.matches(root) ? [toEvidence(b)] : [];
+    if (b.link.kind === 'root')
+      return b.present / b.absent > 4 && !b.link.matches(root) ? [toEvidence(b)] : [];
     const prior = root.effects.get(b.link.index) ?? 0;
-    const helped = prior > 0.2 || model.mechanisms[b.link.index]!.parents.some((p) => post.given[r]![p.index]! > 0.4);
+    const helped =
+      prior > 0.2 || model.mechanisms[b.link.index]!.parents.some((p) => post.given[r]![p.index]! > 0.4);
     return b.present / b.absent > 4 && !helped ? [toEvidence(b)] : [];
   });
 }

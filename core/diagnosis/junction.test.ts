@@ -28,7 +28,10 @@ const factor = fc
   .uniqueArray(fc.nat(SIZE - 1), { minLength: 1, maxLength: 4 })
   .chain((variables) =>
     fc
-      .array(fc.double({ min: 0.01, max: 1, noNaN: true }), { minLength: 1 << variables.length, maxLength: 1 << variables.length })
+      .array(fc.double({ min: 0.01, max: 1, noNaN: true }), {
+        minLength: 1 << variables.length,
+        maxLength: 1 << variables.length,
+      })
       .map((values): Factor => ({ variables, values: Float64Array.from(values) })),
   );
 

@@ -102,7 +102,8 @@ export function compileInference(tree: CliqueTree, families: number[][]): Compil
       if (clique.parent !== -1) multiplyInto(base, down[k]!, toSeparator[k]!);
       for (const child of clique.children) {
         const table = base.slice();
-        for (const other of clique.children) if (other !== child) multiplyInto(table, up[other]!, toParent[other]!);
+        for (const other of clique.children)
+          if (other !== child) multiplyInto(table, up[other]!, toParent[other]!);
         down[child] = sumOver(table, toParent[child]!, sizes[child]! >> 1);
       }
       for (const child of clique.children) multiplyInto(base, up[child]!, toParent[child]!);

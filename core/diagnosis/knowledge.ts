@@ -15,7 +15,7 @@ export interface MechanismTemplate {
 
 export type RootScope = 'once' | 'part' | 'feed-part' | 'split-part' | 'solenoid' | 'one-way' | 'friction';
 export type SignatureKind =
-  | 'pressure' | 'torque' | 'weak' | 'break' | 'lost' | 'stuck' | 'converter' | 'solenoid' | 'none' | 'unknown';
+  'pressure' | 'torque' | 'weak' | 'break' | 'lost' | 'stuck' | 'converter' | 'solenoid' | 'none' | 'unknown';
 
 export interface RootTemplate {
   mode: string;

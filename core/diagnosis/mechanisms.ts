@@ -26,10 +26,13 @@ export function buildMechanisms(unit: UnitDefinition, causal: CausalKnowledge): 
     words: sayElement(unit, template.words, element),
     leak: template.leak,
     parents: Object.entries(template.parents).flatMap(([parent, value]) => {
-      const names = parent.endsWith(':*') ? friction.map((e) => `${parent.slice(0, -1)}${e}`) : [named(parent, element)];
+      const names = parent.endsWith(':*')
+        ? friction.map((e) => `${parent.slice(0, -1)}${e}`)
+        : [named(parent, element)];
       return names.map((name) => {
         const index = ids.indexOf(name);
-        if (index < 0) throw new RangeError(`Mechanism "${template.id}" names an unknown parent "${parent}".`);
+        if (index < 0)
+          throw new RangeError(`Mechanism "${template.id}" names an unknown parent "${parent}".`);
         return { index, strength: strength(value, element) };
       });
     }),

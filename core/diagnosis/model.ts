@@ -28,10 +28,21 @@ export function buildModel(unit: UnitDefinition, knowledge: Knowledge): Model {
   const mechanisms = buildMechanisms(unit, knowledge.causal);
   const roots = buildRoots(unit, knowledge.causal, mechanisms, healthy);
   const families = mechanisms.map((m, k) => [k, ...m.parents.map((p) => p.index)]);
-  const infer = compileInference(compileTree(mechanisms.length, families), [...families, ...mechanisms.map((_, k) => [k])]);
+  const infer = compileInference(compileTree(mechanisms.length, families), [
+    ...families,
+    ...mechanisms.map((_, k) => [k]),
+  ]);
   const total = roots.reduce((sum, r) => sum + r.prior, 0);
   const absent = mechanisms.map(absentTable);
-  return { unit, knowledge, mechanisms, roots, infer, absent, logPrior: roots.map((r) => Math.log(r.prior / total)) };
+  return {
+    unit,
+    knowledge,
+    mechanisms,
+    roots,
+    infer,
+    absent,
+    logPrior: roots.map((r) => Math.log(r.prior / total)),
+  };
 }
 
 /** P(absent | parents) of a noisy-OR, one entry per joint state of the parents. */
@@ -59,7 +70,9 @@ export function gridGivenRoot(model: Model, root: Root, complaints: Complaint[])
   if (complaints.length === 0) return 0;
   const table = model.knowledge.behaviour;
   const logs = root.signatures.map((s) => {
-    const fit = s.predictions ? gridLogLikelihood(table, complaints, s.predictions) : anything(model, complaints);
+    const fit = s.predictions
+      ? gridLogLikelihood(table, complaints, s.predictions)
+      : anything(model, complaints);
     return Math.log(s.weight) + fit;
   });
   const best = Math.max(...logs);

@@ -43,12 +43,17 @@ export function posterior(model: Model, state: JobState): Posterior {
     const inference = model.infer([...familyTables(model, root), ...soft]);
     given.push(inference.marginals);
     grid.push(gridGivenRoot(model, root, complaints));
-    const direct = bearings.reduce((sum, b) => sum + (b.link.kind === 'root' ? Math.log(rootLikelihood(b, root)) : 0), 0);
+    const direct = bearings.reduce(
+      (sum, b) => sum + (b.link.kind === 'root' ? Math.log(rootLikelihood(b, root)) : 0),
+      0,
+    );
     return model.logPrior[k]! + grid[k]! + direct + Math.log(Math.max(inference.evidence, 1e-300));
   });
   const probability = normalise(logs);
   const mechanisms = new Float64Array(model.mechanisms.length);
-  given.forEach((marginals, r) => marginals.forEach((m, k) => (mechanisms[k] = mechanisms[k]! + m * probability[r]!)));
+  given.forEach((marginals, r) =>
+    marginals.forEach((m, k) => (mechanisms[k] = mechanisms[k]! + m * probability[r]!)),
+  );
   return { complaints, bearings, probability, grid, given, mechanisms };
 }
 

@@ -62,7 +62,9 @@ export function buildRoots(
         solenoid: target.solenoid,
         prior: template.prior * (target.part?.weakness ?? 1),
         effects,
-        presentAs: template.presentAs ? (index.get(named(template.presentAs, target.elements[0] ?? null)) ?? null) : null,
+        presentAs: template.presentAs
+          ? (index.get(named(template.presentAs, target.elements[0] ?? null)) ?? null)
+          : null,
         signatures,
         words: wordsOf(unit, causal, template, target),
       };
@@ -93,7 +95,13 @@ function targetsOf(unit: UnitDefinition, template: RootTemplate): Target[] {
     case 'split-part':
       return unit.parts
         .filter((p) => p.splits)
-        .map((part) => ({ ...blank, part, elements: elementsServedBy(unit, part.id).map((e) => e.id).slice(0, 1) }));
+        .map((part) => ({
+          ...blank,
+          part,
+          elements: elementsServedBy(unit, part.id)
+            .map((e) => e.id)
+            .slice(0, 1),
+        }));
     case 'solenoid':
       return unit.solenoids
         .filter((s) => s.role === template.role)
@@ -122,9 +130,15 @@ function elementsOfEffect(unit: UnitDefinition, mechanism: string, target: Targe
   return target.elements.length ? target.elements : frictionElements(unit).map((e) => e.id);
 }
 
-function wordsOf(unit: UnitDefinition, causal: CausalKnowledge, template: RootTemplate, target: Target): string {
+function wordsOf(
+  unit: UnitDefinition,
+  causal: CausalKnowledge,
+  template: RootTemplate,
+  target: Target,
+): string {
   const failure = causal.failureWords[target.part?.failure ?? ''] ?? 'failed';
-  const elements = target.elements.length > 1 && template.each === 'feed-part' ? null : (target.elements[0] ?? null);
+  const elements =
+    target.elements.length > 1 && template.each === 'feed-part' ? null : (target.elements[0] ?? null);
   return sayElement(unit, template.words, elements)
     .replaceAll('{e}', 'elements it feeds')
     .replaceAll('the elements it feeds loses', 'the elements it feeds lose')

@@ -24,8 +24,18 @@ type Builder = (unit: UnitDefinition, healthy: HealthyTable, target: SignatureTa
 export const SIGNATURES: Record<SignatureKind, Builder> = {
   none: (unit, healthy) => [{ weight: 1, predictions: predict(unit, healthy, []) }],
   unknown: () => [{ weight: 1, predictions: null }],
-  lost: (unit, healthy, t) => one(unit, healthy, t.elements.map((element) => ({ kind: 'lost', element }))),
-  stuck: (unit, healthy, t) => one(unit, healthy, t.elements.map((element) => ({ kind: 'stuck', element }))),
+  lost: (unit, healthy, t) =>
+    one(
+      unit,
+      healthy,
+      t.elements.map((element) => ({ kind: 'lost', element })),
+    ),
+  stuck: (unit, healthy, t) =>
+    one(
+      unit,
+      healthy,
+      t.elements.map((element) => ({ kind: 'stuck', element })),
+    ),
   break: (unit, healthy, t) => one(unit, healthy, [{ kind: 'break', part: t.part! }]),
   weak: (unit, healthy, t) => {
     const sweep = slipSweep(unit);
@@ -37,9 +47,15 @@ export const SIGNATURES: Record<SignatureKind, Builder> = {
     ).map(({ weight, item }) => ({ weight, predictions: predict(unit, healthy, item) }));
   },
   pressure: (unit, healthy) =>
-    even([0.75, 0.6, 0.45, 0.3, 0]).map(({ weight, item }) => ({ weight, predictions: underPressure(unit, healthy, item) })),
+    even([0.75, 0.6, 0.45, 0.3, 0]).map(({ weight, item }) => ({
+      weight,
+      predictions: underPressure(unit, healthy, item),
+    })),
   torque: (unit, healthy) =>
-    even([1.3, 1.5, 1.7, 1.9]).map(({ weight, item }) => ({ weight, predictions: underTorque(unit, healthy, item) })),
+    even([1.3, 1.5, 1.7, 1.9]).map(({ weight, item }) => ({
+      weight,
+      predictions: underTorque(unit, healthy, item),
+    })),
   converter: (unit, healthy) => [
     { weight: 0.5, predictions: withShudder(unit, predict(unit, healthy, [])) },
     { weight: 0.2, predictions: underPressure(unit, healthy, 0.45) },
@@ -63,7 +79,12 @@ function even<T>(items: readonly T[]): { weight: number; item: T }[] {
 /** Every element at its capacity for a share of full pressure; with none at all, every hydraulic element is lost. */
 function underPressure(unit: UnitDefinition, healthy: HealthyTable, share: number): Prediction[] {
   const friction = frictionElements(unit);
-  if (share === 0) return predict(unit, healthy, friction.map((e) => ({ kind: 'lost', element: e.id })));
+  if (share === 0)
+    return predict(
+      unit,
+      healthy,
+      friction.map((e) => ({ kind: 'lost', element: e.id })),
+    );
   return unit.gears.map((gear) => {
     const faults = friction.map((e): Fault => ({
       kind: 'slip',
@@ -96,7 +117,12 @@ function withShudder(unit: UnitDefinition, predictions: Prediction[]): Predictio
 }
 
 /** A shift solenoid stuck at 0 or 1: the hydraulics apply whatever gear of the range has the pattern that is left. */
-function withSolenoid(unit: UnitDefinition, healthy: HealthyTable, index: number, stuckAt: 0 | 1): Prediction[] {
+function withSolenoid(
+  unit: UnitDefinition,
+  healthy: HealthyTable,
+  index: number,
+  stuckAt: 0 | 1,
+): Prediction[] {
   const base = predict(unit, healthy, []);
   return unit.gears.map((gear, k) => {
     const pattern = gear.solenoids?.map((s, i) => (i === index ? stuckAt : s)).join();

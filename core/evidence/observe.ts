@@ -33,7 +33,9 @@ export function observe(unit: UnitDefinition, state: JobState): Observation[] {
     ...cloudiness(state),
     ...history(state),
     ...fading(state),
-    ...below<{ amount: Amount }>(state, 'debris.').map(([kind, v]) => seen(`debris:${kind}`, v.amount, `debris.${kind}`)),
+    ...below<{ amount: Amount }>(state, 'debris.').map(([kind, v]) =>
+      seen(`debris:${kind}`, v.amount, `debris.${kind}`),
+    ),
     ...frictionElements(unit).flatMap((e) => (e.band ? bandOf(state, e) : packOf(state, e))),
     ...unit.solenoids.flatMap((s) => {
       const reading = valueOf<{ ohm: number; temperatureC: number }>(state, `solenoid.${s.id}`);
@@ -43,7 +45,9 @@ export function observe(unit: UnitDefinition, state: JobState): Observation[] {
     }),
     ...below<AirTest>(state, 'airtest.').map(([element, test]) => airTest(state, element, test)),
     ...below<{ grade: PartGrade }>(state, 'part.').flatMap(([part, v]) =>
-      v.grade === 'takedown' || v.grade === 'not-assessable' ? [] : [seen(`part:${part}`, v.grade, `part.${part}`)],
+      v.grade === 'takedown' || v.grade === 'not-assessable'
+        ? []
+        : [seen(`part:${part}`, v.grade, `part.${part}`)],
     ),
     ...codes(state),
   ];
@@ -65,8 +69,11 @@ type AirTest = { result: string; temperatureC?: number; oilFilm?: boolean };
 
 /** Fresh fluid hides what the old one showed. */
 function weightOf(state: JobState, point: string): { weight: number; caution?: string } {
-  const masked = (point === 'fluid-colour' || point === 'fluid-smell') && valueOf(state, 'history.fluid') === 'recent';
-  return masked ? { weight: 0.05, caution: 'Fluid was changed recently: its look says almost nothing.' } : { weight: 1 };
+  const masked =
+    (point === 'fluid-colour' || point === 'fluid-smell') && valueOf(state, 'history.fluid') === 'recent';
+  return masked
+    ? { weight: 0.05, caution: 'Fluid was changed recently: its look says almost nothing.' }
+    : { weight: 1 };
 }
 
 /** Tan cloudiness is its own sign, apart from how burnt the fluid looks. */
@@ -99,7 +106,12 @@ function packOf(state: JobState, element: Element): Observation[] {
   const reading = readPack(state, element);
   if (!reading.state) return [];
   const share = reading.inspected / reading.faces;
-  const lining: Observation = { point: `lining:${element.id}`, level: reading.state, slots: reading.slots, weight: 1 };
+  const lining: Observation = {
+    point: `lining:${element.id}`,
+    level: reading.state,
+    slots: reading.slots,
+    weight: 1,
+  };
   if (reading.state === 'sound' && share < 0.5) {
     lining.weight = share;
     lining.caution = `Only ${reading.inspected} of ${reading.faces} faces were looked at.`;
@@ -121,8 +133,15 @@ function patternOf(element: Element, reading: PackReading): Observation[] {
   if (!reading.pattern) return [];
   const dragged = reading.pattern === 'steels-only';
   return [
-    { point: `dragged:${element.id}`, level: dragged ? 'yes' : 'no', slots: reading.slots, weight: dragged ? 1 : 0.5 },
-    ...(dragged ? [] : [{ point: `pattern:${element.id}`, level: reading.pattern, slots: reading.slots, weight: 1 }]),
+    {
+      point: `dragged:${element.id}`,
+      level: dragged ? 'yes' : 'no',
+      slots: reading.slots,
+      weight: dragged ? 1 : 0.5,
+    },
+    ...(dragged
+      ? []
+      : [{ point: `pattern:${element.id}`, level: reading.pattern, slots: reading.slots, weight: 1 }]),
   ];
 }
 
@@ -134,9 +153,15 @@ function bandOf(state: JobState, element: Element): Observation[] {
   const result: Observation[] = [];
   const severity = lining === undefined ? undefined : BAND_SEVERITY[lining];
   if (severity !== undefined) {
-    result.push(...liningAndFusion(element, seen(`lining:${element.id}`, liningState(severity), `band.${element.id}.lining`)));
+    result.push(
+      ...liningAndFusion(
+        element,
+        seen(`lining:${element.id}`, liningState(severity), `band.${element.id}.lining`),
+      ),
+    );
   }
-  if (drum && drum !== 'not-assessable') result.push(seen(`drum:${element.id}`, drum, `band.${element.id}.drum`));
+  if (drum && drum !== 'not-assessable')
+    result.push(seen(`drum:${element.id}`, drum, `band.${element.id}.drum`));
   return result;
 }
 
@@ -144,10 +169,15 @@ function bandOf(state: JobState, element: Element): Observation[] {
 function airTest(state: JobState, element: string, test: AirTest): Observation {
   const observation = seen(`airtest:${element}`, test.result, `airtest.${element}`);
   const hotOnly = below<GridCell>(state, 'grid.').some(
-    ([, cell]) => cell.when.includes('hot') && !cell.when.includes('cold') && !cell.behaviours.includes('normal'),
+    ([, cell]) =>
+      cell.when.includes('hot') && !cell.when.includes('cold') && !cell.behaviours.includes('normal'),
   );
   if (test.result === 'holds' && hotOnly && !test.oilFilm && (test.temperatureC ?? 20) < 50) {
-    return { ...observation, weight: 0.15, caution: 'Passed cold and without an oil film; the complaint is hot.' };
+    return {
+      ...observation,
+      weight: 0.15,
+      caution: 'Passed cold and without an oil film; the complaint is hot.',
+    };
   }
   return observation;
 }
@@ -160,5 +190,11 @@ function codes(state: JobState): Observation[] {
   const electrical = kinds.filter(([, c]) => c.kind === 'electrical');
   return kinds.length === 0
     ? []
-    : [seen('codes', electrical.length ? 'electrical' : 'rationality', ...kinds.map(([code]) => `codes.list.${code}`))];
+    : [
+        seen(
+          'codes',
+          electrical.length ? 'electrical' : 'rationality',
+          ...kinds.map(([code]) => `codes.list.${code}`),
+        ),
+      ];
 }

@@ -16,7 +16,8 @@ export interface PlateReading {
   faces: Record<Face, FaceGrade | null>;
 }
 
-export type PackPattern = 'all-alike' | 'worse-at-backing' | 'worse-at-piston' | 'one-face' | 'steels-only' | 'single-plate';
+export type PackPattern =
+  'all-alike' | 'worse-at-backing' | 'worse-at-piston' | 'one-face' | 'steels-only' | 'single-plate';
 
 export interface PackReading {
   plates: PlateReading[];
@@ -99,6 +100,7 @@ export const PATTERN_WORDS: Record<PackPattern, string> = {
   'worse-at-backing': 'Worse towards the backing plate: oil or apply force did not reach that end.',
   'worse-at-piston': 'Worse towards the piston: a low or dragging apply.',
   'one-face': 'One face of the plates only: a steel that was not flat, or a plate hung up in its splines.',
-  'steels-only': 'Steels overheated, linings fine: starved of oil, or something kept the pack partly applied.',
+  'steels-only':
+    'Steels overheated, linings fine: starved of oil, or something kept the pack partly applied.',
   'single-plate': 'One plate alone: look at its splines and its neighbour.',
 };

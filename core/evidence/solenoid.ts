@@ -11,10 +11,22 @@ export function at20(ohm: number, temperatureC: number): number {
 export type SolenoidVerdict = 'in' | 'low' | 'high' | 'open' | 'short';
 
 /** Judges a reading against the unit's limits at 20 °C. */
-export function judgeSolenoid(solenoid: Solenoid, ohm: number, temperatureC: number): { at20: number; verdict: SolenoidVerdict } {
+export function judgeSolenoid(
+  solenoid: Solenoid,
+  ohm: number,
+  temperatureC: number,
+): { at20: number; verdict: SolenoidVerdict } {
   const corrected = at20(ohm, temperatureC);
   const { min, max } = solenoid.ohm;
   const verdict =
-    corrected > 50 * max ? 'open' : corrected < 0.15 * min ? 'short' : corrected < min ? 'low' : corrected > max ? 'high' : 'in';
+    corrected > 50 * max
+      ? 'open'
+      : corrected < 0.15 * min
+        ? 'short'
+        : corrected < min
+          ? 'low'
+          : corrected > max
+            ? 'high'
+            : 'in';
   return { at20: corrected, verdict };
 }

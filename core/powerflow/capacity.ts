@@ -95,6 +95,7 @@ export function explainTieUp(unit: UnitDefinition, gear: GearPosition, faults: F
   const pressure = fullPressure(unit, gear);
   const held = fighting.filter((id) => !stuck.includes(id) && elementOf(unit, id).kind !== 'one-way');
   const weakest =
-    held.sort((a, b) => capacity(elementOf(unit, a), pressure) - capacity(elementOf(unit, b), pressure))[0] ?? null;
+    held.sort((a, b) => capacity(elementOf(unit, a), pressure) - capacity(elementOf(unit, b), pressure))[0] ??
+    null;
   return { fighting, weakest, thenDoes: weakest ? gearOutcome(unit, gear.key, without(weakest)) : null };
 }

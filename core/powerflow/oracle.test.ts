@@ -58,7 +58,11 @@ describe('what follows from the structure', () => {
   });
 
   test('the weakest elements, in order, are high, the band and forward', () => {
-    expect(marginOrder(unit).slice(0, 3).map((m) => m.element)).toEqual(['high', 'band-2-4', 'forward']);
+    expect(
+      marginOrder(unit)
+        .slice(0, 3)
+        .map((m) => m.element),
+    ).toEqual(['high', 'band-2-4', 'forward']);
     for (const margin of margins(unit)) expect(margin.margin).toBeGreaterThan(1.2);
     for (const margin of marginOrder(unit)) expect(margin.margin).toBeLessThan(2.5);
   });

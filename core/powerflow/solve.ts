@@ -65,12 +65,24 @@ export function solveGear(
   const speeds = memberSpeeds(system, basic.outcome === 'output-held' ? 0 : output);
   if (output === null) return { ...basic, ...none, speeds };
   const { elements, holding } = elementTorques(system, speeds);
-  const solution: GearSolution = { ...basic, ...none, elements, holding, coast: coastOf(system, output), speeds };
+  const solution: GearSolution = {
+    ...basic,
+    ...none,
+    elements,
+    holding,
+    coast: coastOf(system, output),
+    speeds,
+  };
   return withSlip(unit, gear, faults, solution, turbineTorqueNm ?? turbineTorque(unit, gear));
 }
 
 /** What a driving gear of known ratio does when the engine drags. */
-export function coastBehaviour(unit: UnitDefinition, gearKey: string, faults: Fault[], ratio: number): 'brakes' | 'freewheel' {
+export function coastBehaviour(
+  unit: UnitDefinition,
+  gearKey: string,
+  faults: Fault[],
+  ratio: number,
+): 'brakes' | 'freewheel' {
   return coastOf(buildSystem(unit, gearOf(unit, gearKey), faults), 1 / ratio);
 }
 
@@ -81,7 +93,13 @@ export function turbineTorque(unit: UnitDefinition, gear: GearPosition): number 
 
 function outcomeOf(gear: GearPosition, system: System): GearOutcome {
   const space = spaceWith(system, [[system.input, 1]]);
-  const range = space && rangeOver(space, system.oneWays.map((o) => o.row), unitRow(system, system.output));
+  const range =
+    space &&
+    rangeOver(
+      space,
+      system.oneWays.map((o) => o.row),
+      unitRow(system, system.output),
+    );
   const done = (outcome: Outcome, ratio: number | null = null): GearOutcome => ({
     key: gear.key,
     outcome,
@@ -109,7 +127,13 @@ function memberSpeeds(system: System, output: number | null): Record<string, num
 /** Engine dragging: with the output kept turning, may the input come down to rest? Then the gear freewheels. */
 function coastOf(system: System, output: number): 'brakes' | 'freewheel' {
   const space = spaceWith(system, [[system.output, output]]);
-  const range = space && rangeOver(space, system.oneWays.map((o) => o.row), unitRow(system, system.input));
+  const range =
+    space &&
+    rangeOver(
+      space,
+      system.oneWays.map((o) => o.row),
+      unitRow(system, system.input),
+    );
   return range && contains(range, 0) ? 'freewheel' : 'brakes';
 }
 

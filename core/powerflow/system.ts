@@ -41,7 +41,12 @@ export function buildSystem(unit: UnitDefinition, gear: GearPosition, faults: Fa
 
   for (const set of unit.gearsets) {
     if (stripped.has(set.id)) continue;
-    rows.push(toRow(members.length, gearTerms(set).map((t) => [ends(t.member, { gearset: set.id, gear: t.gear }), t.weight])));
+    rows.push(
+      toRow(
+        members.length,
+        gearTerms(set).map((t) => [ends(t.member, { gearset: set.id, gear: t.gear }), t.weight]),
+      ),
+    );
     owners.push(null);
   }
   for (const element of unit.elements) {
@@ -68,7 +73,8 @@ function splitsOf(unit: UnitDefinition, faults: Fault[]): Split[] {
   return faults.flatMap((fault) => {
     if (fault.kind !== 'break') return [];
     const part = partOf(unit, fault.part);
-    if (!part.splits) throw new RangeError(`${part.name} is not part of a power path: it cannot divide a member.`);
+    if (!part.splits)
+      throw new RangeError(`${part.name} is not part of a power path: it cannot divide a member.`);
     return [{ member: part.splits.member, twin: `${part.splits.member}#${part.id}`, away: part.splits.away }];
   });
 }
@@ -97,7 +103,11 @@ function gearTerms(set: Gearset): { member: string; gear: GearName; weight: numb
   ];
 }
 
-function elementRow(size: number, element: Element, ends: (member: string, a: Attachment) => number): number[] {
+function elementRow(
+  size: number,
+  element: Element,
+  ends: (member: string, a: Attachment) => number,
+): number[] {
   const at = { element: element.id };
   return toRow(size, [
     [ends(element.a, at), 1],

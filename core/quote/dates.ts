@@ -6,7 +6,7 @@ export function addWorkingDays(date: string, days: number): string {
   if (Number.isNaN(day.getTime())) throw new RangeError(`"${date}" is not a date (YYYY-MM-DD).`);
   const weekend = () => day.getUTCDay() === 0 || day.getUTCDay() === 6;
   while (weekend()) day.setUTCDate(day.getUTCDate() + 1);
-  for (let left = Math.max(0, Math.ceil(days)); left > 0; ) {
+  for (let left = Math.max(0, Math.ceil(days)); left > 0;) {
     day.setUTCDate(day.getUTCDate() + 1);
     if (!weekend()) left--;
   }

@@ -25,16 +25,27 @@ function quoteFor(values: Record<string, Json>) {
   const cause = standingCause(state, diagnosis);
   const scope = buildScope(unit, rules, state, policiesOf(state, terms.policies), cause);
   const quote = buildQuote({
-    unit, rules, terms, state, diagnosis, cause, today: '2026-03-06', jobNumber: 7,
-    finding: findingWords(state, diagnosis), couldChange: [], photos: [],
+    unit,
+    rules,
+    terms,
+    state,
+    diagnosis,
+    cause,
+    today: '2026-03-06',
+    jobNumber: 7,
+    finding: findingWords(state, diagnosis),
+    couldChange: [],
+    photos: [],
   });
   return { scope, quote, keys: scope.lines.map((l) => l.key) };
 }
 
 const TORN_SEAL: Record<string, Json> = {
-  'vehicle.make': 'Veldt', 'vehicle.value': 420000,
+  'vehicle.make': 'Veldt',
+  'vehicle.value': 420000,
   'grid.D3': { behaviours: ['slips'], when: [], source: 'shop' },
-  'plate.high.2.a': 'charred', 'plate.high.2.b': 'charred',
+  'plate.high.2.a': 'charred',
+  'plate.high.2.b': 'charred',
   'part.high-piston-outer-seal': { grade: 'failed' },
   'cause.commit': { cause: 'high-piston-outer-seal:feed-loss', reason: '' },
 };
@@ -42,26 +53,52 @@ const TORN_SEAL: Record<string, Json> = {
 describe('scope', () => {
   test('a torn seal takes the seal and its burnt plates, not the converter', () => {
     const { keys } = quoteFor(TORN_SEAL);
-    expect(keys).toEqual(expect.arrayContaining(['part-high-piston-outer-seal', 'part-high-frictions', 'part-high-steels']));
+    expect(keys).toEqual(
+      expect.arrayContaining(['part-high-piston-outer-seal', 'part-high-frictions', 'part-high-steels']),
+    );
     expect(keys).not.toContain('part-converter');
     expect(keys).not.toContain('part-solenoid-s1');
   });
   test('metal through the system condemns linings that are not burnt, whatever the policy', () => {
-    const { keys } = quoteFor({ ...TORN_SEAL, 'debris.bright-flakes': { amount: 'heavy' }, 'scope.policy.overhaul': 'targeted' });
-    expect(keys).toEqual(expect.arrayContaining(['part-reverse-frictions', 'part-forward-steels', 'labour-cooler-flush', 'part-converter']));
+    const { keys } = quoteFor({
+      ...TORN_SEAL,
+      'debris.bright-flakes': { amount: 'heavy' },
+      'scope.policy.overhaul': 'targeted',
+    });
+    expect(keys).toEqual(
+      expect.arrayContaining([
+        'part-reverse-frictions',
+        'part-forward-steels',
+        'labour-cooler-flush',
+        'part-converter',
+      ]),
+    );
   });
   test('a grooved drum goes with its band; a cracked drum takes its seals', () => {
     const { keys } = quoteFor({ 'band.band-2-4.drum': 'grooved', 'part.high-drum': { grade: 'failed' } });
-    expect(keys).toEqual(expect.arrayContaining(['part-reverse-drum', 'part-band', 'part-high-drum', 'part-high-piston-inner-seal']));
+    expect(keys).toEqual(
+      expect.arrayContaining([
+        'part-reverse-drum',
+        'part-band',
+        'part-high-drum',
+        'part-high-piston-inner-seal',
+      ]),
+    );
   });
   test('taking out what a firm rule asks for, or the root cause, is possible and warned of', () => {
-    const { scope } = quoteFor({ ...TORN_SEAL, 'scope.line.part-high-piston-outer-seal': { change: 'remove', reason: 'customer brings his own' } });
+    const { scope } = quoteFor({
+      ...TORN_SEAL,
+      'scope.line.part-high-piston-outer-seal': { change: 'remove', reason: 'customer brings his own' },
+    });
     expect(scope.removed.map((l) => l.key)).toEqual(['part-high-piston-outer-seal']);
     expect(scope.warnings.join(' ')).toMatch(/root cause.*not in the scope/);
   });
   test('damage of the takedown is in the scope and not on the bill', () => {
     const { quote } = quoteFor({ 'part.pump-cover': { grade: 'takedown' } });
-    expect(quote.options[0]!.lines.find((l) => l.name === 'Pump cover')).toMatchObject({ total: 0, note: 'on the shop' });
+    expect(quote.options[0]!.lines.find((l) => l.name === 'Pump cover')).toMatchObject({
+      total: 0,
+      note: 'on the shop',
+    });
   });
   test('a bare unit has no removal from a vehicle', () => {
     expect(quoteFor({ ...TORN_SEAL, 'vehicle.bare': true }).keys).not.toContain('labour-remove-refit');
@@ -97,9 +134,13 @@ describe('money', () => {
   });
   test('tax of the whole never differs from the true value by more than half a cent', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 1e9 }), fc.constantFrom(0.2, 0.19, 0.077, 0.21), (amount, rate) => {
-        expect(Math.abs(times(amount, rate) - amount * rate)).toBeLessThanOrEqual(0.5 + 1e-6);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 1e9 }),
+        fc.constantFrom(0.2, 0.19, 0.077, 0.21),
+        (amount, rate) => {
+          expect(Math.abs(times(amount, rate) - amount * rate)).toBeLessThanOrEqual(0.5 + 1e-6);
+        },
+      ),
     );
   });
 });
@@ -112,7 +153,8 @@ describe('promise', () => {
     expect(() => addWorkingDays('tomorrow', 1)).toThrow(/YYYY-MM-DD/);
   });
   test('a full overhaul misses less than a targeted repair', () => {
-    const [targeted, full] = quoteFor({ 'grid.D3': { behaviours: ['slips'], when: [], source: 'shop' } }).quote.options;
+    const [targeted, full] = quoteFor({ 'grid.D3': { behaviours: ['slips'], when: [], source: 'shop' } })
+      .quote.options;
     expect(full!.missRisk).toBeLessThan(targeted!.missRisk);
   });
 });

@@ -95,7 +95,8 @@ const OPTION_NAMES = { targeted: 'Targeted repair', full: 'Full overhaul' } as c
 /** Prices every option side by side: targeted, full and leaving it unrepaired. Money never leaves whole minor units. */
 export function buildQuote(input: QuoteInput): QuoteContent {
   const { unit, terms, state, today } = input;
-  const converter = valueOf<Policies['converter']>(state, 'scope.policy.converter') ?? terms.policies.converter;
+  const converter =
+    valueOf<Policies['converter']>(state, 'scope.policy.converter') ?? terms.policies.converter;
   const priced = (['targeted', 'full'] as const).map((overhaul) => {
     const scope = buildScope(unit, input.rules, state, { overhaul, converter }, input.cause);
     return priceOption(input, overhaul, scope);
@@ -172,15 +173,25 @@ function quoteLine(line: ScopeLine, terms: ShopTerms): QuoteLine {
     quantity: line.quantity,
     price,
     total: price * line.quantity,
-    note: line.onTheShop ? 'on the shop' : line.inKit ? 'in the kit' : line.kind === 'labour' ? `${line.hours} h` : '',
+    note: line.onTheShop
+      ? 'on the shop'
+      : line.inKit
+        ? 'in the kit'
+        : line.kind === 'labour'
+          ? `${line.hours} h`
+          : '',
     reason: line.reasons.map((r) => r.words).join('; '),
   };
 }
 
 function summaryOf(scope: Scope): string {
-  const renewed = scope.lines.filter((l) => l.kind === 'part' && l.action === 'replace' && !l.inKit).map((l) => l.name);
+  const renewed = scope.lines
+    .filter((l) => l.kind === 'part' && l.action === 'replace' && !l.inKit)
+    .map((l) => l.name);
   const shown = renewed.slice(0, 4).join(', ');
-  return renewed.length > 4 ? `${shown} and ${renewed.length - 4} more renewed` : `${shown || 'Nothing'} renewed`;
+  return renewed.length > 4
+    ? `${shown} and ${renewed.length - 4} more renewed`
+    : `${shown || 'Nothing'} renewed`;
 }
 
 function noRepair(input: QuoteInput): QuoteOption {
@@ -188,13 +199,32 @@ function noRepair(input: QuoteInput): QuoteOption {
   const fee = terms.inspectionFee;
   const tax = times(fee, terms.taxRate);
   const line: QuoteLine = {
-    name: 'Inspection done so far; the unit is handed back as it is', kind: 'labour', action: 'inspect', quantity: 1,
-    price: fee, total: fee, note: '', reason: 'Repair can cost more than it is worth',
+    name: 'Inspection done so far; the unit is handed back as it is',
+    kind: 'labour',
+    action: 'inspect',
+    quantity: 1,
+    price: fee,
+    total: fee,
+    note: '',
+    reason: 'Repair can cost more than it is worth',
   };
   return {
-    id: 'no-repair', name: 'Do not repair', summary: 'The vehicle or unit goes back unrepaired', lines: [line],
-    parts: 0, labour: fee, fluid: 0, supplies: 0, taxable: fee, tax, coreDeposits: 0, total: fee + tax,
-    warranty: 'None', readyBy: null, shareOfValue: shareOf(state, fee + tax), missRisk: 1,
+    id: 'no-repair',
+    name: 'Do not repair',
+    summary: 'The vehicle or unit goes back unrepaired',
+    lines: [line],
+    parts: 0,
+    labour: fee,
+    fluid: 0,
+    supplies: 0,
+    taxable: fee,
+    tax,
+    coreDeposits: 0,
+    total: fee + tax,
+    warranty: 'None',
+    readyBy: null,
+    shareOfValue: shareOf(state, fee + tax),
+    missRisk: 1,
   };
 }
 
@@ -206,14 +236,18 @@ function shareOf(state: JobState, total: number): number | null {
 /** Probability mass of the causes whose part the scope does not renew: what the repair could miss. */
 function missRisk(unit: UnitDefinition, diagnosis: Diagnosis, scope: Scope): number {
   const renewed = new Set(
-    scope.lines.filter((l) => l.action === 'replace' || l.action === 'upgrade').map((l) => l.key.replace(/^part-/, '')),
+    scope.lines
+      .filter((l) => l.action === 'replace' || l.action === 'upgrade')
+      .map((l) => l.key.replace(/^part-/, '')),
   );
-  if (renewed.has('overhaul-kit')) unit.parts.filter((p) => p.kit === 'overhaul').forEach((p) => renewed.add(p.id));
+  if (renewed.has('overhaul-kit'))
+    unit.parts.filter((p) => p.kit === 'overhaul').forEach((p) => renewed.add(p.id));
   const operations = new Set(scope.lines.filter((l) => l.kind === 'labour').map((l) => l.key));
   const covered = (cause: Diagnosis['causes'][number]) => {
     const part = cause.part ? unit.parts.find((p) => p.id === cause.part) : undefined;
     if (part && renewed.has(part.id)) return true;
-    if (part?.station === 'valve-body' && part.failure === 'sticking') return operations.has('labour-valve-body');
+    if (part?.station === 'valve-body' && part.failure === 'sticking')
+      return operations.has('labour-valve-body');
     if (cause.part) return false;
     const linings = unit.elements.find((e) => e.id === cause.element)?.liningParts ?? [];
     if (linings.length) return linings.every((id) => renewed.has(id));

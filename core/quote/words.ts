@@ -33,6 +33,9 @@ export function couldChange(diagnosis: Diagnosis): string[] {
   const open = diagnosis.causes.slice(1, 4).filter((c) => c.probability > 0.05);
   return [
     ...open.map((c) => `${c.words} (${Math.round(c.probability * 100)} % likely at this point).`),
-    ...diagnosis.nextChecks.filter((c) => c.gain > 0.05).slice(0, 2).map((c) => `Not yet done: ${c.words.toLowerCase()}.`),
+    ...diagnosis.nextChecks
+      .filter((c) => c.gain > 0.05)
+      .slice(0, 2)
+      .map((c) => `Not yet done: ${c.words.toLowerCase()}.`),
   ];
 }

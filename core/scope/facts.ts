@@ -26,7 +26,12 @@ export interface ScopeCause {
 }
 
 /** Everything the rules may ask for. */
-export function factsOf(unit: UnitDefinition, state: JobState, policies: Policies, cause: ScopeCause | null): Fact[] {
+export function factsOf(
+  unit: UnitDefinition,
+  state: JobState,
+  policies: Policies,
+  cause: ScopeCause | null,
+): Fact[] {
   const observed = observe(unit, state).map(({ point, level, slots }) => ({ point, level, slots }));
   return [
     { point: 'job', level: 'open', slots: [] },
@@ -64,11 +69,13 @@ function causeFacts(cause: ScopeCause): Fact[] {
 function spread(state: JobState): Fact[] {
   const amount = (kind: string) => valueOf<{ amount: Amount }>(state, `debris.${kind}`)?.amount ?? 'none';
   const facts: Fact[] = [];
-  const add = (level: string, ...kinds: string[]) => facts.push({ point: 'spread', level, slots: kinds.map((k) => `debris.${k}`) });
+  const add = (level: string, ...kinds: string[]) =>
+    facts.push({ point: 'spread', level, slots: kinds.map((k) => `debris.${k}`) });
   if (amount('grey-paste') === 'heavy') add('metal', 'grey-paste');
   if (['some', 'heavy'].includes(amount('bright-flakes'))) add('metal', 'bright-flakes');
   if (amount('fibre') === 'heavy') add('fibre', 'fibre');
   if (amount('water') !== 'none') add('water', 'water');
-  if (valueOf(state, 'fluid.colour') === 'milky') facts.push({ point: 'spread', level: 'water', slots: ['fluid.colour'] });
+  if (valueOf(state, 'fluid.colour') === 'milky')
+    facts.push({ point: 'spread', level: 'water', slots: ['fluid.colour'] });
   return facts;
 }

@@ -56,7 +56,14 @@ type LineEdit = {
   reason: string;
 };
 
-const STRENGTH: Record<ScopeAction, number> = { reuse: 0, clean: 1, measure: 2, machine: 3, replace: 4, upgrade: 5 };
+const STRENGTH: Record<ScopeAction, number> = {
+  reuse: 0,
+  clean: 1,
+  measure: 2,
+  machine: 3,
+  replace: 4,
+  upgrade: 5,
+};
 
 /** Builds the scope: rules over findings, cause and policies first, then the technician's own changes. */
 export function buildScope(
@@ -77,9 +84,12 @@ export function buildScope(
   for (const [key, edit] of below<LineEdit>(state, 'scope.line.')) applyEdit(unit, lines, removed, key, edit);
   const kit = lines.has('part-overhaul-kit');
   for (const line of lines.values()) {
-    line.inKit = kit && line.kind === 'part' && unit.parts.find((p) => `part-${p.id}` === line.key)?.kit === 'overhaul';
+    line.inKit =
+      kit && line.kind === 'part' && unit.parts.find((p) => `part-${p.id}` === line.key)?.kit === 'overhaul';
   }
-  const ordered = [...lines.values()].sort((a, b) => rank(unit, a) - rank(unit, b) || a.name.localeCompare(b.name));
+  const ordered = [...lines.values()].sort(
+    (a, b) => rank(unit, a) - rank(unit, b) || a.name.localeCompare(b.name),
+  );
   return { lines: ordered, removed, warnings: warningsOf(unit, lines, removed, cause) };
 }
 
@@ -91,18 +101,39 @@ function linesFor(unit: UnitDefinition, line: RuleLine, firing: Firing): ScopeLi
     firm: firing.rule.firm ?? false,
   };
   if (line.operation) return operationLine(unit, line.operation, reason);
-  if (line.outside) return [{ ...blank(line.outside, 'outside', line.name ?? '', reason), action: line.action ?? 'measure' }];
-  return partsOfLine(unit, line, firing.binding).map((id) => partLine(unit, id, line.action ?? 'replace', reason, line.onTheShop));
+  if (line.outside)
+    return [{ ...blank(line.outside, 'outside', line.name ?? '', reason), action: line.action ?? 'measure' }];
+  return partsOfLine(unit, line, firing.binding).map((id) =>
+    partLine(unit, id, line.action ?? 'replace', reason, line.onTheShop),
+  );
 }
 
 function blank(key: string, kind: ScopeLine['kind'], name: string, reason: Reason): ScopeLine {
   return {
-    key, kind, name, station: null, action: 'replace', quantity: 1, price: 0, hours: 0, leadDays: 0, coreDeposit: 0,
-    inKit: false, onTheShop: false, reasons: [reason], edited: null,
+    key,
+    kind,
+    name,
+    station: null,
+    action: 'replace',
+    quantity: 1,
+    price: 0,
+    hours: 0,
+    leadDays: 0,
+    coreDeposit: 0,
+    inKit: false,
+    onTheShop: false,
+    reasons: [reason],
+    edited: null,
   };
 }
 
-function partLine(unit: UnitDefinition, id: string, action: ScopeAction, reason: Reason, onTheShop = false): ScopeLine {
+function partLine(
+  unit: UnitDefinition,
+  id: string,
+  action: ScopeAction,
+  reason: Reason,
+  onTheShop = false,
+): ScopeLine {
   const part = partOf(unit, id);
   const bought = STRENGTH[action] >= STRENGTH.replace;
   return {
@@ -118,7 +149,9 @@ function partLine(unit: UnitDefinition, id: string, action: ScopeAction, reason:
 
 function operationLine(unit: UnitDefinition, id: string, reason: Reason): ScopeLine[] {
   const operation = unit.labour.find((l) => l.id === id);
-  return operation ? [{ ...blank(`labour-${id}`, 'labour', operation.name, reason), hours: operation.hours }] : [];
+  return operation
+    ? [{ ...blank(`labour-${id}`, 'labour', operation.name, reason), hours: operation.hours }]
+    : [];
 }
 
 /** Two rules for one part: the stronger action stands, both reasons are kept. */
@@ -129,7 +162,10 @@ function merge(lines: Map<string, ScopeLine>, line: ScopeLine): void {
     return;
   }
   const stronger = STRENGTH[line.action] > STRENGTH[known.action] ? line : known;
-  const reasons = [...known.reasons, ...line.reasons.filter((r) => !known.reasons.some((k) => k.rule === r.rule))];
+  const reasons = [
+    ...known.reasons,
+    ...line.reasons.filter((r) => !known.reasons.some((k) => k.rule === r.rule)),
+  ];
   lines.set(line.key, { ...stronger, onTheShop: known.onTheShop || line.onTheShop, reasons });
 }
 
@@ -140,7 +176,12 @@ function applyEdit(
   key: string,
   edit: LineEdit,
 ): void {
-  const reason: Reason = { rule: 'technician', words: edit.reason, slots: [`scope.line.${key}`], firm: false };
+  const reason: Reason = {
+    rule: 'technician',
+    words: edit.reason,
+    slots: [`scope.line.${key}`],
+    firm: false,
+  };
   const known = lines.get(key);
   if (edit.change === 'remove') {
     if (!known) return;
@@ -162,7 +203,8 @@ function applyEdit(
 }
 
 function fromEdit(unit: UnitDefinition, key: string, edit: LineEdit, reason: Reason): ScopeLine {
-  if (edit.part && unit.parts.some((p) => p.id === edit.part)) return partLine(unit, edit.part, edit.action ?? 'replace', reason);
+  if (edit.part && unit.parts.some((p) => p.id === edit.part))
+    return partLine(unit, edit.part, edit.action ?? 'replace', reason);
   const operation = edit.operation ? operationLine(unit, edit.operation, reason)[0] : undefined;
   return operation ?? blank(key, edit.hours ? 'labour' : 'part', edit.name ?? key, reason);
 }
@@ -184,7 +226,9 @@ function warningsOf(
     return firm ? [`${line.name} was taken out, though: ${firm.words.toLowerCase()}.`] : [];
   });
   if (cause?.part && !lines.has(`part-${cause.part}`) && unit.parts.some((p) => p.id === cause.part)) {
-    warnings.push(`The root cause, ${partOf(unit, cause.part).name.toLowerCase()}, is not in the scope: the job cannot be released without a written waiver.`);
+    warnings.push(
+      `The root cause, ${partOf(unit, cause.part).name.toLowerCase()}, is not in the scope: the job cannot be released without a written waiver.`,
+    );
   }
   for (const part of unit.parts) {
     const line = lines.get(`part-${part.id}`);

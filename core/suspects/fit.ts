@@ -18,7 +18,11 @@ const INTERMITTENT_WEIGHT = 0.7;
 const BACKGROUND = 0.05;
 
 /** Log-likelihood of one cell given what the gear is predicted to do. */
-export function cellLogLikelihood(table: BehaviourTable, complaint: Complaint, prediction: Prediction): number {
+export function cellLogLikelihood(
+  table: BehaviourTable,
+  complaint: Complaint,
+  prediction: Prediction,
+): number {
   const { cell } = complaint;
   const trust = TRUST[cell.source];
   const row = table[prediction.kind];
@@ -26,7 +30,9 @@ export function cellLogLikelihood(table: BehaviourTable, complaint: Complaint, p
   const logs = cell.behaviours.map((b) => Math.log(trust * row[b] + (1 - trust) * BACKGROUND));
   let mean = logs.reduce((a, b) => a + b, 0) / logs.length;
   if (cell.actsLike && prediction.actsLike) mean += cell.actsLike === prediction.actsLike ? 0.7 : -1.2;
-  return mean * (cell.limp ? LIMP_WEIGHT : 1) * (cell.when.includes('intermittent') ? INTERMITTENT_WEIGHT : 1);
+  return (
+    mean * (cell.limp ? LIMP_WEIGHT : 1) * (cell.when.includes('intermittent') ? INTERMITTENT_WEIGHT : 1)
+  );
 }
 
 /** True when the report is what this kind of prediction would produce better than most others would. */
@@ -41,7 +47,11 @@ export function agrees(table: BehaviourTable, complaint: Complaint, prediction: 
 }
 
 /** Sum over the grid. Gears nobody described are not counted either way. */
-export function gridLogLikelihood(table: BehaviourTable, complaints: Complaint[], predictions: Prediction[]): number {
+export function gridLogLikelihood(
+  table: BehaviourTable,
+  complaints: Complaint[],
+  predictions: Prediction[],
+): number {
   const byGear = new Map(predictions.map((p) => [p.gear, p]));
   return complaints.reduce((sum, c) => {
     const prediction = byGear.get(c.gear);

@@ -49,7 +49,9 @@ export function slipSweep(unit: UnitDefinition): Fault[] {
     }
   }
   return frictionElements(unit).flatMap((element) => {
-    const sorted = [...new Set((loads.get(element.id) ?? []).map((l) => Math.round(l * 1e6) / 1e6))].sort((a, b) => b - a);
+    const sorted = [...new Set((loads.get(element.id) ?? []).map((l) => Math.round(l * 1e6) / 1e6))].sort(
+      (a, b) => b - a,
+    );
     return sorted.map((load, k): Fault => {
       const below = sorted[k + 1] ?? load * 0.5;
       return { kind: 'slip', element: element.id, capacityNm: (load + below) / 2 };

@@ -3,7 +3,8 @@ import type { Fault, GearOutcome } from '@/core/powerflow';
 import type { GearPosition, UnitDefinition } from '@/core/unit';
 
 /** What a gear does as a driver would meet it. */
-export type PredictionKind = 'normal' | 'neutral' | 'lower' | 'higher' | 'tie-up' | 'slip' | 'moves' | 'no-braking' | 'shudder';
+export type PredictionKind =
+  'normal' | 'neutral' | 'lower' | 'higher' | 'tie-up' | 'slip' | 'moves' | 'no-braking' | 'shudder';
 
 export interface Prediction {
   gear: string;
@@ -36,7 +37,12 @@ export function predict(unit: UnitDefinition, healthy: HealthyTable, faults: Fau
 }
 
 /** One gear's prediction under the faults. */
-export function predictGear(unit: UnitDefinition, healthy: HealthyTable, gear: GearPosition, faults: Fault[]): Prediction {
+export function predictGear(
+  unit: UnitDefinition,
+  healthy: HealthyTable,
+  gear: GearPosition,
+  faults: Fault[],
+): Prediction {
   const slips = faults.some((f) => f.kind === 'slip');
   const normal = healthy.outcomes.get(gear.key)!;
   const got = slips ? solveGear(unit, gear.key, faults) : gearOutcome(unit, gear.key, faults);
@@ -45,7 +51,8 @@ export function predictGear(unit: UnitDefinition, healthy: HealthyTable, gear: G
   if (got.outcome === 'tie-up' || got.outcome === 'output-held') {
     return { ...base, kind: 'tie-up', weakest: explainTieUp(unit, gear, faults).weakest };
   }
-  if (got.outcome === 'neutral') return { ...base, kind: normal.outcome === 'neutral' ? 'normal' : 'neutral' };
+  if (got.outcome === 'neutral')
+    return { ...base, kind: normal.outcome === 'neutral' ? 'normal' : 'neutral' };
   const actsLike = gearWithRatio(healthy, got.ratio!);
   if (normal.outcome !== 'drive') return { ...base, kind: 'moves', actsLike };
   if (got.ratio! * normal.ratio! < 0) return { ...base, kind: 'tie-up', actsLike };
@@ -68,4 +75,3 @@ function gearWithRatio(healthy: HealthyTable, ratio: number): string | null {
 export function signatureOf(predictions: Prediction[]): string {
   return predictions.map((p) => `${p.kind}:${p.ratio?.toFixed(6) ?? ''}`).join('|');
 }
-

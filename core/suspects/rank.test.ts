@@ -20,7 +20,13 @@ function suspects(grid: Record<string, [string, ...string[]] | { b: string[]; as
 
 describe('suspects from the complaint grid alone', () => {
   test('no second, fourth like third: the band does not hold', () => {
-    const [first] = suspects({ R: ['normal'], D1: ['normal'], D2: ['flares'], D3: ['normal'], D4: ['flares'] });
+    const [first] = suspects({
+      R: ['normal'],
+      D1: ['normal'],
+      D2: ['flares'],
+      D3: ['normal'],
+      D4: ['flares'],
+    });
     expect(first!.element).toBe('band-2-4');
     expect(first!.disagree).toEqual([]);
     expect(first!.feed.map((p) => p.id)).toContain('servo-seal-rings');
@@ -45,7 +51,13 @@ describe('suspects from the complaint grid alone', () => {
   });
 
   test('only fourth slips, third still holds: the high clutch at a reduced capacity, not lost', () => {
-    const [first] = suspects({ R: ['normal'], D1: ['normal'], D2: ['normal'], D3: ['normal'], D4: ['slips'] });
+    const [first] = suspects({
+      R: ['normal'],
+      D1: ['normal'],
+      D2: ['normal'],
+      D3: ['normal'],
+      D4: ['slips'],
+    });
     expect(first!.fault).toMatchObject({ kind: 'slip', element: 'high' });
     expect(first!.predictions.filter((p) => p.kind === 'slip').map((p) => p.gear)).toEqual(['D4']);
   });

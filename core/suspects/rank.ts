@@ -40,7 +40,12 @@ export function suspectRanker(unit: UnitDefinition, table: BehaviourTable) {
   return (complaints: Complaint[]): Suspect[] => rank(unit, table, hypotheses, complaints);
 }
 
-function rank(unit: UnitDefinition, table: BehaviourTable, hypotheses: Hypothesis[], complaints: Complaint[]): Suspect[] {
+function rank(
+  unit: UnitDefinition,
+  table: BehaviourTable,
+  hypotheses: Hypothesis[],
+  complaints: Complaint[],
+): Suspect[] {
   if (complaints.length === 0) return [];
   const scored = hypotheses.map((h) => ({
     h,

@@ -9,7 +9,10 @@ export function elementOf(unit: UnitDefinition, id: string): Element {
 /** A gear position by key (`D2`). Throws a RangeError naming the key when the unit has none. */
 export function gearOf(unit: UnitDefinition, key: string): GearPosition {
   const gear = unit.gears.find((g) => g.key === key);
-  if (!gear) throw new RangeError(`${unit.name} has no gear "${key}"; it has ${unit.gears.map((g) => g.key).join(', ')}.`);
+  if (!gear)
+    throw new RangeError(
+      `${unit.name} has no gear "${key}"; it has ${unit.gears.map((g) => g.key).join(', ')}.`,
+    );
   return gear;
 }
 

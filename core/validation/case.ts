@@ -6,12 +6,21 @@ import { ajv, problemsOf } from './problem';
 import type { Problem } from './problem';
 
 const validate = ajv.compile(schema);
-const slotValidators = new Map<SlotFamily, ValidateFunction>(SLOT_FAMILIES.map((f) => [f, ajv.compile(f.schema)]));
+const slotValidators = new Map<SlotFamily, ValidateFunction>(
+  SLOT_FAMILIES.map((f) => [f, ajv.compile(f.schema)]),
+);
 
 /** Problems of one write: the slot must be known and the value fit it. Null clears, and is always allowed. */
 export function checkSlot(slot: string, value: Json): Problem[] {
   const family = familyOf(slot);
-  if (!family) return [{ pointer: '', message: `"${slot}" is not a slot of a job`, remedy: 'See docs/formats/case.md for the slots.' }];
+  if (!family)
+    return [
+      {
+        pointer: '',
+        message: `"${slot}" is not a slot of a job`,
+        remedy: 'See docs/formats/case.md for the slots.',
+      },
+    ];
   return value === null ? [] : problemsOf(slotValidators.get(family)!, value);
 }
 
@@ -28,7 +37,11 @@ export function checkCase(value: unknown): Problem[] {
     ...(document.history ?? []).flatMap((e, k) => {
       const again = sequence.has(e.seq);
       sequence.add(e.seq);
-      const twice = { pointer: `/history/${k}/seq`, message: `${e.seq} stands twice`, remedy: 'Number the entries 1, 2, 3 …' };
+      const twice = {
+        pointer: `/history/${k}/seq`,
+        message: `${e.seq} stands twice`,
+        remedy: 'Number the entries 1, 2, 3 …',
+      };
       return [...(again ? [twice] : []), ...nested(`/history/${k}`, e.slot, e.value)];
     }),
   ].slice(0, 50);

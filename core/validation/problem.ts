@@ -27,11 +27,20 @@ function toProblem(error: ErrorObject): Problem {
   const params = error.params as Record<string, unknown>;
   const remedies: Record<string, () => [string, string]> = {
     required: () => [`"${params.missingProperty}" is missing`, `Add "${params.missingProperty}".`],
-    additionalProperties: () => [`"${params.additionalProperty}" is not known here`, 'Remove it, or check the spelling.'],
-    enum: () => ['has a value that is not allowed', `Use one of: ${(params.allowedValues as unknown[]).join(', ')}.`],
+    additionalProperties: () => [
+      `"${params.additionalProperty}" is not known here`,
+      'Remove it, or check the spelling.',
+    ],
+    enum: () => [
+      'has a value that is not allowed',
+      `Use one of: ${(params.allowedValues as unknown[]).join(', ')}.`,
+    ],
     const: () => ['has the wrong value', `Use ${JSON.stringify(params.allowedValue)}.`],
     type: () => [`must be ${String(params.type)}`, `Give ${String(params.type)} here.`],
   };
-  const [message, remedy] = remedies[error.keyword]?.() ?? [error.message ?? 'is not valid', 'Correct the value.'];
+  const [message, remedy] = remedies[error.keyword]?.() ?? [
+    error.message ?? 'is not valid',
+    'Correct the value.',
+  ];
   return { pointer: error.instancePath, message, remedy };
 }

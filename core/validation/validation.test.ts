@@ -18,7 +18,11 @@ describe('unit definitions', () => {
     ['a negative friction', '/elements/0/pack/mu', (u) => (u.elements[0]!.pack!.mu = -1)],
     ['an unknown element in a gear', '/gears/3/apply/0', (u) => (u.gears[3]!.apply[0] = 'ghost')],
     ['a wrong format', '/format', (u) => (u.format = 'pelvik-unit/9')],
-    ['blockers in a circle', '/stations/0/blockedBy', (u) => ((u.stations[0]!.blockedBy as string[]) = ['pan'])],
+    [
+      'blockers in a circle',
+      '/stations/0/blockedBy',
+      (u) => ((u.stations[0]!.blockedBy as string[]) = ['pan']),
+    ],
     ['a gear that cannot drive', '/gears/4/apply', (u) => (u.gears[4]!.apply = ['band-2-4'])],
     ['a neutral that drives', '/gears/2/apply', (u) => ((u.gears[2]!.apply as string[]) = ['forward'])],
   ])('%s is named with its place and a remedy', (_, pointer, change) => {
@@ -27,7 +31,9 @@ describe('unit definitions', () => {
     expect(problem!.remedy.length).toBeGreaterThan(5);
   });
 
-  test.each([null, 7, 'text', [], {}])('%j is not a unit', (value) => expect(checkUnit(value).length).toBeGreaterThan(0));
+  test.each([null, 7, 'text', [], {}])('%j is not a unit', (value) =>
+    expect(checkUnit(value).length).toBeGreaterThan(0),
+  );
 });
 
 describe('slot values', () => {
@@ -52,15 +58,31 @@ describe('slot values', () => {
 
 describe('case documents', () => {
   test('a finding of the wrong kind is found by its pointer', () => {
-    const problems = checkCase({ format: 'pelvik-case/1', unit: 'ostrel-four', findings: [{ slot: 'fluid.level', value: 'purple' }] });
+    const problems = checkCase({
+      format: 'pelvik-case/1',
+      unit: 'ostrel-four',
+      findings: [{ slot: 'fluid.level', value: 'purple' }],
+    });
     expect(problems[0]).toMatchObject({ pointer: '/findings/0/value' });
   });
   test('unknown versions are refused', () => {
     expect(checkCase({ format: 'pelvik-case/2', unit: 'x', findings: [] })[0]!.pointer).toBe('/format');
   });
   test('two entries with one number are refused', () => {
-    const entry = { id: 'entry-0001', seq: 1, by: 'a', at: '2026-01-01T00:00:00Z', slot: 'fluid.level', value: 'low' };
-    const problems = checkCase({ format: 'pelvik-case/1', unit: 'x', findings: [], history: [entry, { ...entry, id: 'entry-0002' }] });
+    const entry = {
+      id: 'entry-0001',
+      seq: 1,
+      by: 'a',
+      at: '2026-01-01T00:00:00Z',
+      slot: 'fluid.level',
+      value: 'low',
+    };
+    const problems = checkCase({
+      format: 'pelvik-case/1',
+      unit: 'x',
+      findings: [],
+      history: [entry, { ...entry, id: 'entry-0002' }],
+    });
     expect(problems[0]!.pointer).toBe('/history/1/seq');
   });
 });

@@ -22,12 +22,29 @@ const Top = styled.header`
   padding: 12px 24px;
   background: var(--frame);
   color: var(--frame-ink);
-  h1 { font-size: 1.25rem; margin-right: auto; small { font-weight: 400; font-size: 1rem; color: var(--frame-soft); margin-left: 8px; } }
-  a { color: inherit; }
+  h1 {
+    font-size: 1.25rem;
+    margin-right: auto;
+    small {
+      font-weight: 400;
+      font-size: 1rem;
+      color: var(--frame-soft);
+      margin-left: 8px;
+    }
+  }
+  a {
+    color: inherit;
+  }
 `;
 const Find = styled(SearchField)`
   position: relative;
-  svg { position: absolute; left: 12px; top: 12px; color: var(--frame-soft); pointer-events: none; }
+  svg {
+    position: absolute;
+    left: 12px;
+    top: 12px;
+    color: var(--frame-soft);
+    pointer-events: none;
+  }
   input {
     height: 44px;
     width: 260px;
@@ -36,7 +53,9 @@ const Find = styled(SearchField)`
     border-radius: 3px;
     background: var(--frame-raised);
     color: var(--frame-ink);
-    &::placeholder { color: var(--frame-soft); }
+    &::placeholder {
+      color: var(--frame-soft);
+    }
   }
 `;
 const Columns = styled.main`
@@ -48,9 +67,23 @@ const Columns = styled.main`
 const Column = styled.section`
   padding: 0 9px 24px;
   border-right: 1px solid var(--rule);
-  &:last-child { border-right: 0; }
-  h2 { display: flex; justify-content: space-between; padding: 14px 4px 10px; font-size: 1.0625rem; span { font-weight: 400; color: var(--ink-soft); } }
-  ul { display: grid; gap: 8px; }
+  &:last-child {
+    border-right: 0;
+  }
+  h2 {
+    display: flex;
+    justify-content: space-between;
+    padding: 14px 4px 10px;
+    font-size: 1.0625rem;
+    span {
+      font-weight: 400;
+      color: var(--ink-soft);
+    }
+  }
+  ul {
+    display: grid;
+    gap: 8px;
+  }
 `;
 const Empty = styled.p`
   padding: 4px;
@@ -90,7 +123,12 @@ export function Board(props: {
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if ((event.target as HTMLElement).closest('input, textarea, [role=dialog]') || event.ctrlKey || event.metaKey) return;
+      if (
+        (event.target as HTMLElement).closest('input, textarea, [role=dialog]') ||
+        event.ctrlKey ||
+        event.metaKey
+      )
+        return;
       if (event.key === '/') {
         event.preventDefault();
         search.current?.focus();
@@ -150,7 +188,8 @@ export function Board(props: {
 
 function ThemeSwitch() {
   const [dark, setDark] = useState<boolean | null>(null);
-  const shown = dark ?? (typeof document !== 'undefined' && document.documentElement.dataset.theme === 'dark');
+  const shown =
+    dark ?? (typeof document !== 'undefined' && document.documentElement.dataset.theme === 'dark');
   return (
     <Button
       $kind="frame"
@@ -162,7 +201,9 @@ function ThemeSwitch() {
         setDark(next);
       }}
     >
-      <span suppressHydrationWarning>{shown ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}</span>
+      <span suppressHydrationWarning>
+        {shown ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
+      </span>
     </Button>
   );
 }

@@ -13,7 +13,12 @@ export interface BoardCard {
   updatedAt: string;
 }
 
-const WAITS: Record<string, string> = { customer: 'Waits for the customer', part: 'Waits for a part', bench: 'Waits for the bench', measurement: 'Waits for a measurement' };
+const WAITS: Record<string, string> = {
+  customer: 'Waits for the customer',
+  part: 'Waits for a part',
+  bench: 'Waits for the bench',
+  measurement: 'Waits for a measurement',
+};
 
 const Tag = styled(Link)`
   display: grid;
@@ -23,11 +28,28 @@ const Tag = styled(Link)`
   color: var(--ink);
   text-decoration: none;
   border-left: 5px solid var(--rule-strong);
-  &[data-late] { border-left-color: var(--bad); }
-  &[data-soon] { border-left-color: var(--warn); }
-  &:hover { background: var(--inset); }
-  b { font-size: 1.0625rem; font-weight: 650; line-height: 1.2; }
-  p { font-size: 0.9375rem; line-height: 1.3; display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; overflow: hidden; }
+  &[data-late] {
+    border-left-color: var(--bad);
+  }
+  &[data-soon] {
+    border-left-color: var(--warn);
+  }
+  &:hover {
+    background: var(--inset);
+  }
+  b {
+    font-size: 1.0625rem;
+    font-weight: 650;
+    line-height: 1.2;
+  }
+  p {
+    font-size: 0.9375rem;
+    line-height: 1.3;
+    display: -webkit-box;
+    -webkit-line-clamp: 2;
+    -webkit-box-orient: vertical;
+    overflow: hidden;
+  }
 `;
 const Top = styled.span`
   display: flex;
@@ -45,9 +67,18 @@ const Foot = styled.span`
   font-size: 0.875rem;
   font-stretch: 92%;
   color: var(--ink-soft);
-  strong { color: var(--ink); font-weight: 650; }
-  [data-risk='late'] { color: var(--bad); font-weight: 650; }
-  [data-risk='soon'] { color: var(--warn); font-weight: 650; }
+  strong {
+    color: var(--ink);
+    font-weight: 650;
+  }
+  [data-risk='late'] {
+    color: var(--bad);
+    font-weight: 650;
+  }
+  [data-risk='soon'] {
+    color: var(--warn);
+    font-weight: 650;
+  }
 `;
 
 /** One job on the board: what it is, what it does, when it is promised and what it waits for. */
@@ -55,7 +86,11 @@ export function Card({ card, today, currency }: { card: BoardCard; today: string
   const { summary } = card;
   const risk = riskOf(summary.promised, card.stage, today);
   return (
-    <Tag href={`/jobs/${card.number}`} data-late={risk === 'late' || undefined} data-soon={risk === 'soon' || undefined}>
+    <Tag
+      href={`/jobs/${card.number}`}
+      data-late={risk === 'late' || undefined}
+      data-soon={risk === 'soon' || undefined}
+    >
       <Top>
         <span>{card.number}</span>
         <span>{card.unit}</span>
@@ -72,7 +107,16 @@ export function Card({ card, today, currency }: { card: BoardCard; today: string
 }
 
 /** Days a job usually still needs from its stage on; a promise nearer than that is at risk. */
-const DAYS_LEFT: Record<Stage, number> = { intake: 6, suspects: 6, teardown: 5, cause: 4, scope: 4, quote: 4, build: 2, release: 1 };
+const DAYS_LEFT: Record<Stage, number> = {
+  intake: 6,
+  suspects: 6,
+  teardown: 5,
+  cause: 4,
+  scope: 4,
+  quote: 4,
+  build: 2,
+  release: 1,
+};
 
 export function riskOf(promised: string | null, stage: Stage, today: string): 'late' | 'soon' | 'none' {
   if (!promised) return 'none';
@@ -82,6 +126,10 @@ export function riskOf(promised: string | null, stage: Stage, today: string): 'l
 
 function promiseWords(promised: string | null, risk: string): string {
   if (!promised) return 'No date promised';
-  const day = new Date(`${promised}T00:00:00Z`).toLocaleDateString('en-IE', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+  const day = new Date(`${promised}T00:00:00Z`).toLocaleDateString('en-IE', {
+    day: 'numeric',
+    month: 'short',
+    timeZone: 'UTC',
+  });
   return risk === 'late' ? `Late: ${day}` : risk === 'soon' ? `Tight: ${day}` : `For ${day}`;
 }

@@ -19,8 +19,13 @@ const Sheet = styled(Modal)`
   background: var(--sheet);
   border-top: 6px solid var(--accent);
   padding: 24px;
-  [role='dialog'] { outline: none; }
-  h2 { font-size: 1.375rem; margin-bottom: 16px; }
+  [role='dialog'] {
+    outline: none;
+  }
+  h2 {
+    font-size: 1.375rem;
+    margin-bottom: 16px;
+  }
 `;
 const Pick = styled(Button)`
   justify-content: space-between;
@@ -28,11 +33,18 @@ const Pick = styled(Button)`
   min-height: 64px;
   white-space: normal;
   text-align: left;
-  small { font-weight: 400; color: var(--ink-soft); }
+  small {
+    font-weight: 400;
+    color: var(--ink-soft);
+  }
 `;
 
 /** A new job begins with its unit, or with a case file from elsewhere. */
-export function NewJob(props: { units: { id: string; name: string; layout: string }[]; isOpen: boolean; onClose: () => void }) {
+export function NewJob(props: {
+  units: { id: string; name: string; layout: string }[];
+  isOpen: boolean;
+  onClose: () => void;
+}) {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const go = async (work: () => Promise<{ number: number }>, stage: string) => {
@@ -40,7 +52,11 @@ export function NewJob(props: { units: { id: string; name: string; layout: strin
     try {
       router.push(`/jobs/${(await work()).number}${stage}`);
     } catch (error) {
-      setProblem(error instanceof RequestError ? `${error.message} ${error.remedy}` : 'No connection to the shop’s server. Try again.');
+      setProblem(
+        error instanceof RequestError
+          ? `${error.message} ${error.remedy}`
+          : 'No connection to the shop’s server. Try again.',
+      );
     }
   };
   return (
@@ -50,7 +66,10 @@ export function NewJob(props: { units: { id: string; name: string; layout: strin
           <Heading slot="title">Which unit is it?</Heading>
           <Stack>
             {props.units.map((unit) => (
-              <Pick key={unit.id} onPress={() => void go(() => send('POST', '/api/jobs', { unit: unit.id }), '/intake')}>
+              <Pick
+                key={unit.id}
+                onPress={() => void go(() => send('POST', '/api/jobs', { unit: unit.id }), '/intake')}
+              >
                 {unit.name} <small>{unit.layout}</small>
               </Pick>
             ))}

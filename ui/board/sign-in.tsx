@@ -11,15 +11,25 @@ const Frame = styled.main`
   grid-template-columns: minmax(0, 1fr) minmax(340px, 440px);
   background: var(--frame);
   color: var(--frame-ink);
-  @media (max-width: 860px) { grid-template-columns: minmax(0, 1fr); }
+  @media (max-width: 860px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `;
 const Side = styled.div`
   display: grid;
   align-content: center;
   gap: 20px;
   padding: 48px 64px;
-  h1 { font-size: 3rem; max-width: 14ch; text-wrap: balance; }
-  p { max-width: 44ch; font-size: 1.125rem; color: var(--frame-soft); }
+  h1 {
+    font-size: 3rem;
+    max-width: 14ch;
+    text-wrap: balance;
+  }
+  p {
+    max-width: 44ch;
+    font-size: 1.125rem;
+    color: var(--frame-soft);
+  }
 `;
 const Form = styled.form`
   display: grid;
@@ -28,7 +38,9 @@ const Form = styled.form`
   padding: 48px 40px;
   background: var(--sheet);
   color: var(--ink);
-  h2 { font-size: 1.5rem; }
+  h2 {
+    font-size: 1.5rem;
+  }
 `;
 
 export function SignIn() {
@@ -45,7 +57,11 @@ export function SignIn() {
       router.replace('/');
       router.refresh();
     } catch (error) {
-      setProblem(error instanceof RequestError ? `${error.message} ${error.remedy}` : 'No connection to the shop’s server. Try again.');
+      setProblem(
+        error instanceof RequestError
+          ? `${error.message} ${error.remedy}`
+          : 'No connection to the shop’s server. Try again.',
+      );
       setBusy(false);
     }
   };
@@ -65,7 +81,14 @@ export function SignIn() {
         <h2>Sign in</h2>
         <Stack>
           <TextInput label="Name" value={id} onChange={setId} autoComplete="username" maxLength={40} />
-          <TextInput label="Password" type="password" value={password} onChange={setPassword} autoComplete="current-password" maxLength={200} />
+          <TextInput
+            label="Password"
+            type="password"
+            value={password}
+            onChange={setPassword}
+            autoComplete="current-password"
+            maxLength={200}
+          />
         </Stack>
         {problem && (
           <Notice $tone="bad" role="alert">

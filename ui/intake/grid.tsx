@@ -12,8 +12,15 @@ const Scroll = styled.div`
 `;
 const Table = styled.table`
   border-collapse: collapse;
-  th { font-weight: 600; text-align: left; }
-  thead th { height: 116px; vertical-align: bottom; padding: 0; }
+  th {
+    font-weight: 600;
+    text-align: left;
+  }
+  thead th {
+    height: 116px;
+    vertical-align: bottom;
+    padding: 0;
+  }
   thead th > span {
     display: block;
     width: 42px;
@@ -27,10 +34,25 @@ const Table = styled.table`
     white-space: nowrap;
     text-align: left;
   }
-  tbody th { padding-right: 14px; white-space: nowrap; small { display: block; font-weight: 400; color: var(--ink-soft); font-stretch: 88%; } }
-  td { padding: 0; }
-  tbody tr { border-top: 1px solid var(--rule); }
-  .gap { width: 14px; }
+  tbody th {
+    padding-right: 14px;
+    white-space: nowrap;
+    small {
+      display: block;
+      font-weight: 400;
+      color: var(--ink-soft);
+      font-stretch: 88%;
+    }
+  }
+  td {
+    padding: 0;
+  }
+  tbody tr {
+    border-top: 1px solid var(--rule);
+  }
+  .gap {
+    width: 14px;
+  }
 `;
 const Cell = styled(ToggleButton)`
   display: grid;
@@ -48,7 +70,9 @@ const Cell = styled(ToggleButton)`
     border: 1.5px solid var(--rule-strong);
     border-radius: 50%;
   }
-  &[data-hovered] { background: var(--inset); }
+  &[data-hovered] {
+    background: var(--inset);
+  }
   &[data-selected]::after {
     width: 24px;
     height: 24px;
@@ -56,8 +80,15 @@ const Cell = styled(ToggleButton)`
     border-radius: 2px;
     background: var(--bad);
   }
-  &[data-good][data-selected]::after { background: var(--good); border-radius: 50%; }
-  &[data-plain][data-selected]::after { background: var(--ink); width: 22px; height: 22px; }
+  &[data-good][data-selected]::after {
+    background: var(--good);
+    border-radius: 50%;
+  }
+  &[data-plain][data-selected]::after {
+    background: var(--ink);
+    width: 22px;
+    height: 22px;
+  }
 `;
 const Source = styled(ToggleButton)`
   min-width: 92px;
@@ -69,8 +100,14 @@ const Source = styled(ToggleButton)`
   font-size: 0.9375rem;
   font-stretch: 88%;
   cursor: pointer;
-  &[data-selected] { color: var(--accent); font-weight: 700; }
-  &[data-disabled] { opacity: 0.35; cursor: default; }
+  &[data-selected] {
+    color: var(--accent);
+    font-weight: 700;
+  }
+  &[data-disabled] {
+    opacity: 0.35;
+    cursor: default;
+  }
 `;
 const Like = styled.select`
   height: 44px;
@@ -79,7 +116,9 @@ const Like = styled.select`
   border-left: 1px solid var(--rule);
   background: transparent;
   font-size: 0.9375rem;
-  &:disabled { opacity: 0.35; }
+  &:disabled {
+    opacity: 0.35;
+  }
 `;
 
 const FLAGS = [...CONDITIONS] as Condition[];
@@ -95,7 +134,9 @@ export function ComplaintGrid() {
   const toggle = (gear: string, behaviour: Behaviour) =>
     change(gear, (cell) => {
       const has = cell.behaviours.includes(behaviour);
-      const rest = cell.behaviours.filter((b) => b !== behaviour && (behaviour === 'normal') === (b === 'normal'));
+      const rest = cell.behaviours.filter(
+        (b) => b !== behaviour && (behaviour === 'normal') === (b === 'normal'),
+      );
       return { ...cell, behaviours: has ? rest : [...rest, behaviour].slice(-6) };
     });
   return (
@@ -155,7 +196,12 @@ export function ComplaintGrid() {
                       data-plain
                       isDisabled={empty}
                       isSelected={cell?.when.includes(c) ?? false}
-                      onChange={(on) => change(gear.key, (v) => ({ ...v, when: on ? [...v.when, c] : v.when.filter((w) => w !== c) }))}
+                      onChange={(on) =>
+                        change(gear.key, (v) => ({
+                          ...v,
+                          when: on ? [...v.when, c] : v.when.filter((w) => w !== c),
+                        }))
+                      }
                     />
                   </td>
                 ))}
@@ -174,7 +220,9 @@ export function ComplaintGrid() {
                     disabled={empty}
                     value={cell?.actsLike ?? ''}
                     onChange={(event) =>
-                      change(gear.key, ({ actsLike: _, ...v }) => (event.target.value ? { ...v, actsLike: event.target.value } : v))
+                      change(gear.key, ({ actsLike: _, ...v }) =>
+                        event.target.value ? { ...v, actsLike: event.target.value } : v,
+                      )
                     }
                   >
                     <option value="">–</option>

@@ -4,7 +4,19 @@ import styled from 'styled-components';
 import { valueOf } from '@/core/case';
 import { SlotChoice, SlotNumber, SlotText, useObjectSlot } from '@/ui/job/fields';
 import { useJob } from '@/ui/job/provider';
-import { Caution, Choice, FieldLabel, Fields, Line, Notice, NumberInput, Page, Section, Stack, TextInput } from '@/ui/system';
+import {
+  Caution,
+  Choice,
+  FieldLabel,
+  Fields,
+  Line,
+  Notice,
+  NumberInput,
+  Page,
+  Section,
+  Stack,
+  TextInput,
+} from '@/ui/system';
 import { ComplaintGrid } from './grid';
 import { Codes, Repairs, RoadTests } from './lists';
 
@@ -22,14 +34,20 @@ const Tick = styled(Checkbox)`
     border-radius: 3px;
     background: var(--inset);
   }
-  &[data-selected]::before { background: var(--accent); border-color: var(--accent); box-shadow: inset 0 0 0 4px var(--sheet); }
+  &[data-selected]::before {
+    background: var(--accent);
+    border-color: var(--accent);
+    box-shadow: inset 0 0 0 4px var(--sheet);
+  }
 `;
 
 /** Intake: who, what, what it does, what is known already. */
 export function Intake() {
   const { state, write, terms } = useJob();
   const bare = valueOf<boolean>(state, 'vehicle.bare') ?? false;
-  const moves = (['N', 'P'] as const).some((gear) => valueOf<{ behaviours: string[] }>(state, `grid.${gear}`)?.behaviours.includes('moves'));
+  const moves = (['N', 'P'] as const).some((gear) =>
+    valueOf<{ behaviours: string[] }>(state, `grid.${gear}`)?.behaviours.includes('moves'),
+  );
   return (
     <Page>
       <Section title="Who and what">
@@ -48,7 +66,14 @@ export function Intake() {
               <SlotNumber slot="vehicle.year" label="Year" unit="" min={1950} max={2100} whole />
               <SlotText slot="vehicle.plate" label="Plate" maxLength={20} />
               <SlotNumber slot="vehicle.odometerKm" label="Odometer" unit="km" min={0} max={3000000} />
-              <SlotNumber slot="vehicle.value" label="What it is worth" unit={terms.currency} min={0} max={1000000} scale={100} />
+              <SlotNumber
+                slot="vehicle.value"
+                label="What it is worth"
+                unit={terms.currency}
+                min={0}
+                max={1000000}
+                scale={100}
+              />
             </Fields>
           )}
           <Line $gap={20}>
@@ -66,7 +91,10 @@ export function Intake() {
           </Line>
         </Stack>
       </Section>
-      <Section title="Complaint" note="In the customer’s own words first; then the grid, with what the shop has seen for itself marked as verified.">
+      <Section
+        title="Complaint"
+        note="In the customer’s own words first; then the grid, with what the shop has seen for itself marked as verified."
+      >
         <Stack $gap={14}>
           <SlotText slot="complaint.words" label="In the customer’s words" lines={2} />
           <SlotChoice
@@ -79,7 +107,12 @@ export function Intake() {
               { value: 'unknown', label: 'Not known' },
             ]}
           />
-          {moves && <Caution>It moves when it should not: chock the wheels, nobody in front or behind, engine off before going under.</Caution>}
+          {moves && (
+            <Caution>
+              It moves when it should not: chock the wheels, nobody in front or behind, engine off before
+              going under.
+            </Caution>
+          )}
           <ComplaintGrid />
         </Stack>
       </Section>
@@ -92,7 +125,10 @@ export function Intake() {
       <Section title="Fluid">
         <Fluid />
       </Section>
-      <Section title="Codes" note="A code about the ratio names a solenoid only because that is the part the computer knows.">
+      <Section
+        title="Codes"
+        note="A code about the ratio names a solenoid only because that is the part the computer knows."
+      >
         <Stack $gap={14}>
           <SlotChoice
             slot="codes.scan"
@@ -148,8 +184,21 @@ function History() {
       </Stack>
       {known && (
         <Fields>
-          <NumberInput label="How long ago" unit="months" min={0} max={600} whole value={rebuilt.monthsAgo} onChange={(v) => change({ monthsAgo: v ?? undefined })} />
-          <TextInput label="What was replaced" value={rebuilt.what ?? ''} maxLength={1000} onChange={(what) => change({ what: what || undefined })} />
+          <NumberInput
+            label="How long ago"
+            unit="months"
+            min={0}
+            max={600}
+            whole
+            value={rebuilt.monthsAgo}
+            onChange={(v) => change({ monthsAgo: v ?? undefined })}
+          />
+          <TextInput
+            label="What was replaced"
+            value={rebuilt.what ?? ''}
+            maxLength={1000}
+            onChange={(what) => change({ what: what || undefined })}
+          />
         </Fields>
       )}
       <SlotChoice
@@ -174,7 +223,14 @@ function History() {
         ]}
       />
       <div style={{ maxWidth: 240 }}>
-        <SlotNumber slot="history.powerFactor" label="Engine power against stock" unit="×" min={0.5} max={4} description="1 is as built; 1.5 is half as much again" />
+        <SlotNumber
+          slot="history.powerFactor"
+          label="Engine power against stock"
+          unit="×"
+          min={0.5}
+          max={4}
+          description="1 is as built; 1.5 is half as much again"
+        />
       </div>
       <Repairs />
     </Stack>
@@ -185,7 +241,16 @@ function Fluid() {
   const { state } = useJob();
   return (
     <Stack $gap={14}>
-      <SlotChoice slot="fluid.level" label="Level" options={[{ value: 'full', label: 'Full' }, { value: 'low', label: 'Low' }, { value: 'empty', label: 'Empty' }, { value: 'over', label: 'Overfilled' }]} />
+      <SlotChoice
+        slot="fluid.level"
+        label="Level"
+        options={[
+          { value: 'full', label: 'Full' },
+          { value: 'low', label: 'Low' },
+          { value: 'empty', label: 'Empty' },
+          { value: 'over', label: 'Overfilled' },
+        ]}
+      />
       <SlotChoice
         slot="fluid.colour"
         label="Colour"
@@ -197,9 +262,29 @@ function Fluid() {
           { value: 'cloudy-tan', label: 'Tan, cloudy' },
         ]}
       />
-      <SlotChoice slot="fluid.smell" label="Smell" options={[{ value: 'neutral', label: 'Neutral' }, { value: 'burnt', label: 'Burnt' }, { value: 'not-assessable', label: 'Cannot tell' }]} />
-      <SlotChoice slot="history.fluid" label="Changed lately?" options={[{ value: 'not-recent', label: 'Not lately' }, { value: 'recent', label: 'Yes, lately' }, { value: 'unknown', label: 'Not known' }]} />
-      {valueOf(state, 'history.fluid') === 'recent' && <Notice>Fresh fluid hides what the old one showed: its colour and smell count for almost nothing.</Notice>}
+      <SlotChoice
+        slot="fluid.smell"
+        label="Smell"
+        options={[
+          { value: 'neutral', label: 'Neutral' },
+          { value: 'burnt', label: 'Burnt' },
+          { value: 'not-assessable', label: 'Cannot tell' },
+        ]}
+      />
+      <SlotChoice
+        slot="history.fluid"
+        label="Changed lately?"
+        options={[
+          { value: 'not-recent', label: 'Not lately' },
+          { value: 'recent', label: 'Yes, lately' },
+          { value: 'unknown', label: 'Not known' },
+        ]}
+      />
+      {valueOf(state, 'history.fluid') === 'recent' && (
+        <Notice>
+          Fresh fluid hides what the old one showed: its colour and smell count for almost nothing.
+        </Notice>
+      )}
     </Stack>
   );
 }

@@ -16,12 +16,21 @@ const Rows = styled.ul`
     padding: 4px 0;
     border-top: 1px solid var(--rule);
   }
-  small { color: var(--ink-soft); font-size: 0.875rem; }
+  small {
+    color: var(--ink-soft);
+    font-size: 0.875rem;
+  }
 `;
 
 const shortId = () => crypto.randomUUID().slice(0, 8);
 
-function Kept({ prefix, say }: { prefix: string; say: (value: Record<string, unknown>, key: string) => [string, string] }) {
+function Kept({
+  prefix,
+  say,
+}: {
+  prefix: string;
+  say: (value: Record<string, unknown>, key: string) => [string, string];
+}) {
   const { state, write } = useJob();
   const items = below<Record<string, never>>(state, prefix);
   if (items.length === 0) return null;
@@ -34,7 +43,12 @@ function Kept({ prefix, say }: { prefix: string; say: (value: Record<string, unk
             <span>
               {main} <small>{rest}</small>
             </span>
-            <Button $kind="quiet" $small aria-label={`Remove ${main}`} onPress={() => write(`${prefix}${key}`, null)}>
+            <Button
+              $kind="quiet"
+              $small
+              aria-label={`Remove ${main}`}
+              onPress={() => write(`${prefix}${key}`, null)}
+            >
               <Trash2 size={18} aria-hidden />
             </Button>
           </li>
@@ -53,7 +67,10 @@ export function Repairs() {
   const [by, setBy] = useState('');
   return (
     <Stack $gap={14}>
-      <Kept prefix="history.repair." say={(v) => [String(v.done), v.changed ? `changed: ${String(v.changed)}` : '']} />
+      <Kept
+        prefix="history.repair."
+        say={(v) => [String(v.done), v.changed ? `changed: ${String(v.changed)}` : '']}
+      />
       <Line>
         <div style={{ flex: '2 1 220px' }}>
           <TextInput label="Repair already tried" value={done} onChange={setDone} maxLength={300} />
@@ -64,7 +81,10 @@ export function Repairs() {
         <Button
           isDisabled={!done.trim()}
           onPress={() => {
-            write(`history.repair.${shortId()}`, { done: done.trim(), ...(changed.trim() ? { changed: changed.trim() } : {}) });
+            write(`history.repair.${shortId()}`, {
+              done: done.trim(),
+              ...(changed.trim() ? { changed: changed.trim() } : {}),
+            });
             setDone('');
             setChanged('');
           }}
@@ -83,7 +103,10 @@ export function Repairs() {
         <Button
           isDisabled={!said.trim()}
           onPress={() => {
-            write(`history.opinion.${shortId()}`, { said: said.trim(), ...(by.trim() ? { by: by.trim() } : {}) });
+            write(`history.opinion.${shortId()}`, {
+              said: said.trim(),
+              ...(by.trim() ? { by: by.trim() } : {}),
+            });
             setSaid('');
             setBy('');
           }}
@@ -109,19 +132,35 @@ export function RoadTests() {
     <Stack $gap={14}>
       <Kept
         prefix="roadtest."
-        say={(v) => [`${String(v.result).replaceAll('-', ' ')}, ${String(v.temperature)}`, [v.km !== undefined && `${String(v.km)} km`, v.pattern, v.driver].filter(Boolean).join(', ')]}
+        say={(v) => [
+          `${String(v.result).replaceAll('-', ' ')}, ${String(v.temperature)}`,
+          [v.km !== undefined && `${String(v.km)} km`, v.pattern, v.driver].filter(Boolean).join(', '),
+        ]}
       />
       <Fields $min={150}>
         <NumberInput label="Distance" unit="km" min={0} max={2000} value={km ?? undefined} onChange={setKm} />
         <TextInput label="How it was driven" value={pattern} onChange={setPattern} maxLength={300} />
       </Fields>
       <Line>
-        <Choice label="Temperature" value={temperature ?? undefined} onChange={setTemperature} options={[{ value: 'cold', label: 'Cold' }, { value: 'warm', label: 'Warm' }, { value: 'hot', label: 'Fully hot' }]} />
+        <Choice
+          label="Temperature"
+          value={temperature ?? undefined}
+          onChange={setTemperature}
+          options={[
+            { value: 'cold', label: 'Cold' },
+            { value: 'warm', label: 'Warm' },
+            { value: 'hot', label: 'Fully hot' },
+          ]}
+        />
         <Choice
           label="Result"
           value={result ?? undefined}
           onChange={setResult}
-          options={[{ value: 'reproduced', label: 'Reproduced' }, { value: 'partly', label: 'Partly' }, { value: 'not-reproduced', label: 'Not reproduced' }]}
+          options={[
+            { value: 'reproduced', label: 'Reproduced' },
+            { value: 'partly', label: 'Partly' },
+            { value: 'not-reproduced', label: 'Not reproduced' },
+          ]}
         />
         <Button
           isDisabled={!temperature || !result}
@@ -156,7 +195,13 @@ export function Codes() {
   const good = /^P0[78][0-9A-F]{2}$/.test(plain) || /^[A-Z0-9-]{3,12}$/.test(plain);
   return (
     <Stack $gap={14}>
-      <Kept prefix="codes.list." say={(v, key) => [key, `${v.kind === 'rationality' ? 'about the ratio' : 'electrical'}${v.note ? `: ${String(v.note)}` : ''}`]} />
+      <Kept
+        prefix="codes.list."
+        say={(v, key) => [
+          key,
+          `${v.kind === 'rationality' ? 'about the ratio' : 'electrical'}${v.note ? `: ${String(v.note)}` : ''}`,
+        ]}
+      />
       <Line>
         <div style={{ flex: '0 1 120px' }}>
           <TextInput label="Code" value={code} onChange={setCode} maxLength={12} />
@@ -170,7 +215,10 @@ export function Codes() {
           label="Kind of code"
           value={kind ?? undefined}
           onChange={setKind}
-          options={[{ value: 'electrical', label: 'Electrical: wrong voltage or current' }, { value: 'rationality', label: 'Rationality: ratio or slip not as commanded' }]}
+          options={[
+            { value: 'electrical', label: 'Electrical: wrong voltage or current' },
+            { value: 'rationality', label: 'Rationality: ratio or slip not as commanded' },
+          ]}
         />
         <Button
           isDisabled={!good || !kind}

@@ -9,8 +9,13 @@ const Dock = styled.aside`
   background: var(--frame);
   color: var(--frame-ink);
   padding: 16px 18px 18px;
-  h2 { font-size: 1.0625rem; }
-  h3 { font-size: 0.9375rem; margin: 16px 0 4px; }
+  h2 {
+    font-size: 1.0625rem;
+  }
+  h3 {
+    font-size: 0.9375rem;
+    margin: 16px 0 4px;
+  }
 `;
 const List = styled.ol`
   display: grid;
@@ -27,7 +32,10 @@ const Name = styled.span`
   gap: 10px;
   font-size: 0.9375rem;
   line-height: 1.25;
-  b { font-weight: 700; white-space: nowrap; }
+  b {
+    font-weight: 700;
+    white-space: nowrap;
+  }
 `;
 const Bar = styled.span<{ $share: number }>`
   position: relative;
@@ -49,7 +57,12 @@ const Check = styled.p`
   padding: 10px 12px;
   border: 1.5px solid #8fb0ff;
   font-weight: 600;
-  small { display: block; margin-top: 2px; font-weight: 400; color: var(--frame-soft); }
+  small {
+    display: block;
+    margin-top: 2px;
+    font-weight: 400;
+    color: var(--frame-soft);
+  }
 `;
 
 /** Travels along from Suspects on: the candidates now, what moved since the last finding, and the next check. */
@@ -90,7 +103,9 @@ export function VerdictDock() {
           <h3>Most telling next check</h3>
           <Check>
             {next.words}
-            <small>about {next.minutes} minutes{next.confirms ? '; looks straight at the leading cause' : ''}</small>
+            <small>
+              about {next.minutes} minutes{next.confirms ? '; looks straight at the leading cause' : ''}
+            </small>
           </Check>
         </>
       )}
@@ -103,7 +118,12 @@ function Trend({ change }: { change: number }) {
   if (Math.abs(change) < 0.01) return null;
   return (
     <svg width="11" height="11" viewBox="0 0 11 11" role="img" aria-label={change > 0 ? 'rising' : 'falling'}>
-      <path d={change > 0 ? 'M1 9 5.5 2 10 9z' : 'M1 2h9L5.5 9z'} fill={change > 0 ? '#ffd27a' : 'none'} stroke="#ffd27a" strokeWidth="1.4" />
+      <path
+        d={change > 0 ? 'M1 9 5.5 2 10 9z' : 'M1 2h9L5.5 9z'}
+        fill={change > 0 ? '#ffd27a' : 'none'}
+        stroke="#ffd27a"
+        strokeWidth="1.4"
+      />
     </svg>
   );
 }

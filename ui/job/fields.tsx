@@ -12,7 +12,14 @@ const PAUSE = 400;
  * Text bound to a slot. It is written when the typist pauses or leaves; until then each keystroke is kept in the tab's
  * own storage, so that a reload in mid-word loses nothing.
  */
-export function SlotText(props: { slot: string; label: string; lines?: number; description?: string; hideLabel?: boolean; maxLength?: number }) {
+export function SlotText(props: {
+  slot: string;
+  label: string;
+  lines?: number;
+  description?: string;
+  hideLabel?: boolean;
+  maxLength?: number;
+}) {
   const { state, write, number } = useJob();
   const key = `pelvik-draft-${number}-${props.slot}`;
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
@@ -83,23 +90,39 @@ export function SlotNumber(props: {
   );
 }
 
-export function SlotChoice<T extends string>(props: { slot: string; label: string; options: readonly Option<T>[]; tall?: boolean; hideLabel?: boolean }) {
+export function SlotChoice<T extends string>(props: {
+  slot: string;
+  label: string;
+  options: readonly Option<T>[];
+  tall?: boolean;
+  hideLabel?: boolean;
+}) {
   const { state, write } = useJob();
   return (
     <Stack $gap={4}>
       {!props.hideLabel && <FieldLabel as="span">{props.label}</FieldLabel>}
-      <Choice label={props.label} tall={props.tall} value={valueOf<T>(state, props.slot)} options={props.options} onChange={(v) => write(props.slot, v)} />
+      <Choice
+        label={props.label}
+        tall={props.tall}
+        value={valueOf<T>(state, props.slot)}
+        options={props.options}
+        onChange={(v) => write(props.slot, v)}
+      />
     </Stack>
   );
 }
 
 /** Choice over one field of an object slot; the other fields keep their values. Clearing the key field clears the slot. */
-export function useObjectSlot<T extends { [key: string]: Json }>(slot: string): [Partial<T>, (patch: Partial<T> | null) => void] {
+export function useObjectSlot<T extends { [key: string]: Json }>(
+  slot: string,
+): [Partial<T>, (patch: Partial<T> | null) => void] {
   const { state, write } = useJob();
   const value = valueOf<T>(state, slot) ?? ({} as Partial<T>);
   const change = (patch: Partial<T> | null) => {
     if (patch === null) return write(slot, null);
-    const next = Object.fromEntries(Object.entries({ ...value, ...patch }).filter(([, v]) => v !== undefined && v !== null));
+    const next = Object.fromEntries(
+      Object.entries({ ...value, ...patch }).filter(([, v]) => v !== undefined && v !== null),
+    );
     write(slot, next as Json);
   };
   return [value, change];

@@ -76,7 +76,9 @@ const Body = styled.div<{ $dock: boolean }>`
   margin: 0 auto;
   padding: 16px 24px 48px;
   align-items: start;
-  @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); }
+  @media (max-width: 900px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `;
 const Main = styled.main`
   display: grid;
@@ -86,7 +88,10 @@ const Main = styled.main`
 const Missing = styled.p`
   font-size: 0.9375rem;
   color: var(--ink-soft);
-  b { color: var(--ink); font-weight: 650; }
+  b {
+    color: var(--ink);
+    font-weight: 650;
+  }
 `;
 
 const DOCKED: readonly Stage[] = ['suspects', 'teardown', 'cause', 'scope'];
@@ -106,7 +111,10 @@ export function JobFrame({ children }: { children: ReactNode }) {
         </Home>
         <div>
           <Title>
-            {vehicleName(job.state)} <small>{job.unit.name}, job {job.number}</small>
+            {vehicleName(job.state)}{' '}
+            <small>
+              {job.unit.name}, job {job.number}
+            </small>
           </Title>
           <Words>{valueOf<string>(job.state, 'complaint.words') ?? 'No complaint written down yet'}</Words>
         </div>
@@ -160,7 +168,8 @@ function Refusals() {
   const { refusals, dismiss } = useJob();
   return refusals.map((refusal, k) => (
     <Notice key={k} $tone="bad" role="alert">
-      Not kept: {refusal.slot}. {refusal.message} {typeof refusal.value === 'string' && `You typed: “${refusal.value}”.`}{' '}
+      Not kept: {refusal.slot}. {refusal.message}{' '}
+      {typeof refusal.value === 'string' && `You typed: “${refusal.value}”.`}{' '}
       <Button $kind="quiet" $small onPress={() => dismiss(refusal)}>
         Understood
       </Button>
@@ -181,4 +190,3 @@ function useUndoKey(undo: (() => void) | null) {
     return () => window.removeEventListener('keydown', onKey);
   }, [undo]);
 }
-

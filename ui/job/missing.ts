@@ -24,7 +24,10 @@ interface Lack {
 const MISSING: Partial<Record<Stage, Lack[]>> = {
   intake: [
     { words: 'who brings it', lacks: unset('customer.name') },
-    { words: 'the vehicle, or that there is none', lacks: (s) => unset('vehicle.make')(s) && !valueOf(s, 'vehicle.bare') },
+    {
+      words: 'the vehicle, or that there is none',
+      lacks: (s) => unset('vehicle.make')(s) && !valueOf(s, 'vehicle.bare'),
+    },
     { words: 'the complaint in words', lacks: unset('complaint.words') },
     { words: 'the complaint grid', lacks: (s) => none('grid.')(s) && !valueOf(s, 'vehicle.bare') },
     { words: 'fluid level and colour', lacks: (s) => unset('fluid.level')(s) || unset('fluid.colour')(s) },

@@ -18,7 +18,9 @@ export class Outbox {
   static async open(userId: string): Promise<Outbox> {
     const db = await openDB<OutboxSchema>(`pelvik-outbox-${userId}`, 1, {
       upgrade(database) {
-        database.createObjectStore('items', { keyPath: 'key', autoIncrement: true }).createIndex('job', 'job');
+        database
+          .createObjectStore('items', { keyPath: 'key', autoIncrement: true })
+          .createIndex('job', 'job');
       },
     });
     return new Outbox(db);

@@ -1,6 +1,15 @@
 'use client';
 import * as Comlink from 'comlink';
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from 'react';
 import type { ReactNode } from 'react';
 import type { Json, JobState, Stage } from '@/core/case';
 import type { Knowledge } from '@/core/diagnosis';
@@ -112,7 +121,10 @@ export function JobProvider({ start, children }: { start: JobStart; children: Re
 
 /** Runs the worker on every new state; while it is busy only the newest state waits. */
 function useReasoning(library: JobLibrary, state: JobState) {
-  const [shown, setShown] = useState<{ reasoning: Reasoning | null; before: Map<string, number> }>({ reasoning: null, before: new Map() });
+  const [shown, setShown] = useState<{ reasoning: Reasoning | null; before: Map<string, number> }>({
+    reasoning: null,
+    before: new Map(),
+  });
   const remote = useRef<Promise<Comlink.Remote<Reasoner>> | null>(null);
   const next = useRef<JobState | null>(null);
   const busy = useRef(false);
@@ -155,4 +167,3 @@ function useReasoning(library: JobLibrary, state: JobState) {
   }, [state, run]);
   return shown;
 }
-

@@ -18,7 +18,8 @@ const List = styled.ol`
 `;
 const Step = styled.li<{ $step: number }>`
   height: ${(p) => 44 + p.$step}px;
-  a, span {
+  a,
+  span {
     display: flex;
     align-items: center;
     justify-content: center;
@@ -32,15 +33,24 @@ const Step = styled.li<{ $step: number }>`
     border-right: 1px solid var(--frame);
     border-bottom: 1px solid var(--frame-rule);
   }
-  a:hover { background: var(--frame-rule); }
+  a:hover {
+    background: var(--frame-rule);
+  }
   a[aria-current] {
     background: var(--sheet);
     color: var(--ink);
     font-weight: 700;
     box-shadow: inset 0 5px 0 var(--accent);
   }
-  a:focus-visible { outline-color: #8fb0ff; outline-offset: -4px; }
-  span { color: var(--frame-soft); background: transparent; font-weight: 400; }
+  a:focus-visible {
+    outline-color: #8fb0ff;
+    outline-offset: -4px;
+  }
+  span {
+    color: var(--frame-soft);
+    background: transparent;
+    font-weight: 400;
+  }
 `;
 
 const BUILT: readonly Stage[] = ['intake', 'suspects', 'teardown', 'cause', 'scope', 'quote'];

@@ -20,7 +20,10 @@ export async function send<T>(method: string, url: string, body?: unknown, raw?:
   const text = await answer.text();
   const parsed = parse(text) as { error?: { message: string; remedy: string } } | null;
   if (!answer.ok) {
-    const { message, remedy } = parsed?.error ?? { message: `The server answered ${answer.status}.`, remedy: 'Try again.' };
+    const { message, remedy } = parsed?.error ?? {
+      message: `The server answered ${answer.status}.`,
+      remedy: 'Try again.',
+    };
     throw new RequestError(answer.status, message, remedy);
   }
   return parsed as T;

@@ -142,14 +142,19 @@ export class JobSync {
         await send('PUT', `/api/jobs/${this.job}/photos/${first!.photo.id}`, undefined, first!.photo.blob);
       } catch (error) {
         if (!(error instanceof RequestError) || error.status === 401 || error.status >= 500) throw error;
-        this.refusals = [...this.refusals, { slot: `photo.${first!.photo.id}`, value: null, message: `${error.message} ${error.remedy}` }];
+        this.refusals = [
+          ...this.refusals,
+          { slot: `photo.${first!.photo.id}`, value: null, message: `${error.message} ${error.remedy}` },
+        ];
         this.write(`photo.${first!.photo.id}`, null);
       }
       await this.outbox!.remove([first!.key]);
       return;
     }
     const batch = waiting.slice(0, BATCH).flatMap((i) => (i.kind === 'entry' ? [i] : []));
-    const answer = await send<Appended>('POST', `/api/jobs/${this.job}/entries`, { entries: batch.map((i) => i.entry) });
+    const answer = await send<Appended>('POST', `/api/jobs/${this.job}/entries`, {
+      entries: batch.map((i) => i.entry),
+    });
     await this.outbox!.remove(batch.map((i) => i.key));
     const done = new Set(batch.map((i) => i.entry.id));
     const values = new Map(batch.map((i) => [i.entry.id, i.entry.value]));
@@ -183,7 +188,10 @@ export class JobSync {
     this.timers.push(
       setTimeout(async () => {
         try {
-          const news = await send<{ entries: Entry[] }>('GET', `/api/jobs/${this.job}/entries?after=${this.lastSeq}`);
+          const news = await send<{ entries: Entry[] }>(
+            'GET',
+            `/api/jobs/${this.job}/entries?after=${this.lastSeq}`,
+          );
           if (news.entries.length) this.takeIn(news.entries);
         } catch {
           // The outbox tells of a dead network; listening just goes on.

@@ -20,7 +20,12 @@ export const BEHAVIOUR_WORDS: Record<Behaviour, string> = {
   'binds-in-turns': 'Binds in turns',
 };
 
-export const CONDITION_WORDS: Record<Condition, string> = { cold: 'Cold', hot: 'Hot', load: 'Load', intermittent: 'At times' };
+export const CONDITION_WORDS: Record<Condition, string> = {
+  cold: 'Cold',
+  hot: 'Hot',
+  load: 'Load',
+  intermittent: 'At times',
+};
 
 export const DEBRIS_WORDS: Record<DebrisKind, { name: string; source: string }> = {
   'grey-paste': { name: 'Fine grey paste', source: 'wear, bearing or lock-up grinding' },
@@ -33,7 +38,12 @@ export const DEBRIS_WORDS: Record<DebrisKind, { name: string; source: string }> 
   water: { name: 'Rust, white milk', source: 'water' },
 };
 
-export const AMOUNT_WORDS: Record<Amount, string> = { none: 'None', trace: 'Trace', some: 'Some', heavy: 'Heavy' };
+export const AMOUNT_WORDS: Record<Amount, string> = {
+  none: 'None',
+  trace: 'Trace',
+  some: 'Some',
+  heavy: 'Heavy',
+};
 
 const POINT_WORDS: Record<string, string> = {
   lining: 'lining',

@@ -22,10 +22,17 @@ test('every lead ends on a rail that reaches its column', () => {
 
 test('rails of one level never touch', () => {
   const { rails } = layoutStrip(unit);
-  for (const a of rails) for (const b of rails) if (a !== b && a.level === b.level) expect(a.to < b.from || b.to < a.from).toBe(true);
+  for (const a of rails)
+    for (const b of rails)
+      if (a !== b && a.level === b.level) expect(a.to < b.from || b.to < a.from).toBe(true);
 });
 
 test('draws a unit with a single gearset and no converter station', () => {
-  const small: UnitDefinition = { ...unit, stations: [unit.stations[7]!], elements: [], gearsets: [unit.gearsets[0]!] };
+  const small: UnitDefinition = {
+    ...unit,
+    stations: [unit.stations[7]!],
+    elements: [],
+    gearsets: [unit.gearsets[0]!],
+  };
   expect(layoutStrip(small).devices).toHaveLength(1);
 });

@@ -35,8 +35,12 @@ export interface StripLayout {
 
 /** Lays any valid unit out: devices from converter to output, members as rails below, packed into few levels. */
 export function layoutStrip(unit: UnitDefinition): StripLayout {
-  const devices = [...unit.stations].sort((a, b) => a.position - b.position).flatMap((s) => devicesAt(unit, s.id));
-  const leads = devices.flatMap((device, column) => endsOf(device).map((member, end): Lead => ({ column, member, end })));
+  const devices = [...unit.stations]
+    .sort((a, b) => a.position - b.position)
+    .flatMap((s) => devicesAt(unit, s.id));
+  const leads = devices.flatMap((device, column) =>
+    endsOf(device).map((member, end): Lead => ({ column, member, end })),
+  );
   const real = leads.filter((l) => l.member !== CASE);
   const last = devices.length - 1;
   const spans = unit.members.map((m) => {
@@ -62,8 +66,12 @@ function devicesAt(unit: UnitDefinition, station: string): Device[] {
   );
   return [
     ...fixed,
-    ...unit.elements.filter((e) => e.station === station).map((element): Device => ({ kind: 'element', id: element.id, name: element.name, station, element })),
-    ...unit.gearsets.filter((g) => g.station === station).map((gearset): Device => ({ kind: 'gearset', id: gearset.id, name: gearset.name, station, gearset })),
+    ...unit.elements
+      .filter((e) => e.station === station)
+      .map((element): Device => ({ kind: 'element', id: element.id, name: element.name, station, element })),
+    ...unit.gearsets
+      .filter((g) => g.station === station)
+      .map((gearset): Device => ({ kind: 'gearset', id: gearset.id, name: gearset.name, station, gearset })),
   ];
 }
 
@@ -72,7 +80,9 @@ export function endsOf(device: Device): string[] {
   if (device.kind === 'element') return [device.element.a, device.element.b];
   if (device.kind !== 'gearset') return [];
   const set = device.gearset;
-  return set.kind === 'planetary' ? [set.ring.member, set.carrier, set.sun.member] : [set.first.member, set.second.member];
+  return set.kind === 'planetary'
+    ? [set.ring.member, set.carrier, set.sun.member]
+    : [set.first.member, set.second.member];
 }
 
 /** Gives every span the lowest level where it touches no other (greedy by start, which is optimal for intervals). */

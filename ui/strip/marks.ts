@@ -9,7 +9,9 @@ export function marksOf(unit: UnitDefinition, state: JobState): Record<string, D
   const levels = new Map(observe(unit, state).map((o) => [o.point, o.level]));
   const marks: Record<string, DeviceMark> = {};
   const partsOf = (station: string, ids: string[]) =>
-    unit.parts.filter((p) => ids.includes(p.id) && p.station === station).map((p) => valueOf<{ grade: PartGrade }>(state, `part.${p.id}`)?.grade);
+    unit.parts
+      .filter((p) => ids.includes(p.id) && p.station === station)
+      .map((p) => valueOf<{ grade: PartGrade }>(state, `part.${p.id}`)?.grade);
   for (const element of unit.elements) {
     const lining = levels.get(`lining:${element.id}`);
     const grades = partsOf(element.station, [...element.feedPath, ...element.powerPath, element.id]);
@@ -22,8 +24,14 @@ export function marksOf(unit: UnitDefinition, state: JobState): Record<string, D
     marks[set.id] = { condition: worst(undefined, grades), out: isOut(state, set.station) };
   }
   const converter = levels.get('converter-lining');
-  marks.converter = { condition: converter === 'gone' ? 'failed' : converter === 'worn' ? 'worn' : converter ? 'sound' : undefined, out: isOut(state, 'converter') };
-  const pump = unit.parts.filter((p) => p.station === 'pump').map((p) => valueOf<{ grade: PartGrade }>(state, `part.${p.id}`)?.grade);
+  marks.converter = {
+    condition:
+      converter === 'gone' ? 'failed' : converter === 'worn' ? 'worn' : converter ? 'sound' : undefined,
+    out: isOut(state, 'converter'),
+  };
+  const pump = unit.parts
+    .filter((p) => p.station === 'pump')
+    .map((p) => valueOf<{ grade: PartGrade }>(state, `part.${p.id}`)?.grade);
   marks.pump = { condition: worst(undefined, pump), out: isOut(state, 'pump') };
   return marks;
 }

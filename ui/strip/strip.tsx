@@ -27,10 +27,21 @@ const Drawing = styled.figure`
   border: 1px solid var(--rule-strong);
   padding: 4px 10px;
   color: var(--ink);
-  svg { display: block; width: 100%; height: auto; }
-  text { font-family: var(--body); font-stretch: 84%; }
-  [role='button'] { cursor: pointer; }
-  [role='button']:focus-visible { outline: 3px solid var(--accent); }
+  svg {
+    display: block;
+    width: 100%;
+    height: auto;
+  }
+  text {
+    font-family: var(--body);
+    font-stretch: 84%;
+  }
+  [role='button'] {
+    cursor: pointer;
+  }
+  [role='button']:focus-visible {
+    outline: 3px solid var(--accent);
+  }
 `;
 
 interface Props {
@@ -51,12 +62,25 @@ export function UnitStrip({ unit, marks, solution, rails = true, onSelect }: Pro
     <Drawing aria-label={`${unit.name} in section, converter left, output right`}>
       <svg viewBox={`0 0 ${width} ${height}`} role="group" aria-label="Unit">
         <defs>
-          <pattern id="case-hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <pattern
+            id="case-hatch"
+            width="7"
+            height="7"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
             <line x1="0" y1="0" x2="0" y2="7" stroke="var(--hatch)" strokeWidth="2" />
           </pattern>
         </defs>
         <Case layout={layout} width={width} />
-        <line x1={4} x2={width - 4} y1={AXIS} y2={AXIS} stroke="var(--rule-strong)" strokeDasharray="16 4 3 4" />
+        <line
+          x1={4}
+          x2={width - 4}
+          y1={AXIS}
+          y2={AXIS}
+          stroke="var(--rule-strong)"
+          strokeDasharray="16 4 3 4"
+        />
         {rails && <Rails layout={layout} solution={solution ?? null} />}
         {layout.devices.map((device, column) => (
           <DeviceView
@@ -88,11 +112,17 @@ function Case({ layout, width }: { layout: StripLayout; width: number }) {
   const tail = width - LEFT - COLUMN * 1.05;
   return (
     <g>
-      <path d={`M4 4H${bell}L${bell + 14} 14H${tail}L${tail + 26} 40H${width - 4}V50H${tail + 20}L${tail - 5} 24H${bell + 9}L${bell - 4} 14H4Z`} fill="url(#case-hatch)" stroke="var(--rule-strong)" />
+      <path
+        d={`M4 4H${bell}L${bell + 14} 14H${tail}L${tail + 26} 40H${width - 4}V50H${tail + 20}L${tail - 5} 24H${bell + 9}L${bell - 4} 14H4Z`}
+        fill="url(#case-hatch)"
+        stroke="var(--rule-strong)"
+      />
       {layout.toCase.map((column) => {
         const x = LEFT + column * COLUMN + COLUMN / 2;
         const y = x > tail ? 44 : 24;
-        return <line key={column} x1={x} x2={x} y1={y} y2={TOP + 14} stroke="currentColor" strokeWidth={2.4} />;
+        return (
+          <line key={column} x1={x} x2={x} y1={y} y2={TOP + 14} stroke="currentColor" strokeWidth={2.4} />
+        );
       })}
     </g>
   );
@@ -114,7 +144,15 @@ function Rails({ layout, solution }: { layout: StripLayout; solution: GearSoluti
         const x2 = LEFT + rail.to * COLUMN + COLUMN - 20;
         return (
           <g key={rail.member}>
-            <line x1={x1} x2={x2} y1={y(rail.level)} y2={y(rail.level)} stroke={turning ? 'var(--accent)' : 'var(--rule-strong)'} strokeWidth={turning ? 3 : 1.6} strokeDasharray={speed === 0 ? '5 3' : undefined} />
+            <line
+              x1={x1}
+              x2={x2}
+              y1={y(rail.level)}
+              y2={y(rail.level)}
+              stroke={turning ? 'var(--accent)' : 'var(--rule-strong)'}
+              strokeWidth={turning ? 3 : 1.6}
+              strokeDasharray={speed === 0 ? '5 3' : undefined}
+            />
             <text x={x1} y={y(rail.level) - 4} fontSize={11} fill="var(--ink-soft)">
               {rail.name}
               {solution && <tspan fontWeight={700} fill="var(--ink)">{`  ${speedWords(speed)}`}</tspan>}
@@ -127,7 +165,14 @@ function Rails({ layout, solution }: { layout: StripLayout; solution: GearSoluti
         const x = centre(lead.column, lead.end);
         return (
           <g key={`${lead.column}-${lead.end}`}>
-            <line x1={x} x2={x} y1={AXIS + 18} y2={y(rail.level)} stroke="var(--rule-strong)" strokeWidth={1.2} />
+            <line
+              x1={x}
+              x2={x}
+              y1={AXIS + 18}
+              y2={y(rail.level)}
+              stroke="var(--rule-strong)"
+              strokeWidth={1.2}
+            />
             <circle cx={x} cy={y(rail.level)} r={3.4} fill="var(--ink)" />
           </g>
         );
@@ -142,9 +187,34 @@ function speedWords(speed: number | null | undefined): string {
   return speed === 0 ? 'stands' : `× ${speed.toFixed(2)}`;
 }
 
-function DeviceView({ device, x, mark, active, onSelect }: { device: Device; x: number; mark: DeviceMark; active: boolean; onSelect?: (d: Device) => void }) {
-  const label = device.kind === 'element' ? device.element.short : device.kind === 'gearset' ? device.name.replace(' planetary', ' set') : device.name;
-  const said = [device.name, mark.out && 'out', mark.suspect && 'suspected', mark.condition && `found ${mark.condition}`, active && 'carries'].filter(Boolean).join(', ');
+function DeviceView({
+  device,
+  x,
+  mark,
+  active,
+  onSelect,
+}: {
+  device: Device;
+  x: number;
+  mark: DeviceMark;
+  active: boolean;
+  onSelect?: (d: Device) => void;
+}) {
+  const label =
+    device.kind === 'element'
+      ? device.element.short
+      : device.kind === 'gearset'
+        ? device.name.replace(' planetary', ' set')
+        : device.name;
+  const said = [
+    device.name,
+    mark.out && 'out',
+    mark.suspect && 'suspected',
+    mark.condition && `found ${mark.condition}`,
+    active && 'carries',
+  ]
+    .filter(Boolean)
+    .join(', ');
   const press = onSelect && {
     role: 'button',
     tabIndex: 0,
@@ -159,13 +229,37 @@ function DeviceView({ device, x, mark, active, onSelect }: { device: Device; x: 
   };
   return (
     <g transform={`translate(${x} 0)`} {...press}>
-      <rect x={2} y={TOP - 10} width={COLUMN - 4} height={AXIS + 22 - TOP + 10} fill={mark.current ? 'var(--accent-wash)' : 'transparent'} />
-      {mark.suspect && <rect x={5} y={TOP - 6} width={COLUMN - 10} height={AXIS - TOP + 5} fill="none" stroke="var(--warn)" strokeWidth={2.4} strokeDasharray="3 4" />}
+      <rect
+        x={2}
+        y={TOP - 10}
+        width={COLUMN - 4}
+        height={AXIS + 22 - TOP + 10}
+        fill={mark.current ? 'var(--accent-wash)' : 'transparent'}
+      />
+      {mark.suspect && (
+        <rect
+          x={5}
+          y={TOP - 6}
+          width={COLUMN - 10}
+          height={AXIS - TOP + 5}
+          fill="none"
+          stroke="var(--warn)"
+          strokeWidth={2.4}
+          strokeDasharray="3 4"
+        />
+      )}
       <g transform={`translate(${(COLUMN - 66) / 2} ${TOP})`} opacity={mark.out ? 0.5 : 1}>
         <Glyph device={device} active={active} />
       </g>
       <ConditionMark mark={mark} />
-      <text x={COLUMN / 2} y={AXIS + 14} fontSize={12.5} fontWeight={650} textAnchor="middle" fill={active ? 'var(--accent)' : 'currentColor'}>
+      <text
+        x={COLUMN / 2}
+        y={AXIS + 14}
+        fontSize={12.5}
+        fontWeight={650}
+        textAnchor="middle"
+        fill={active ? 'var(--accent)' : 'currentColor'}
+      >
         {label}
       </text>
     </g>

@@ -18,9 +18,18 @@ const look = css<{ $kind?: 'main' | 'plain' | 'quiet' | 'frame'; $small?: boolea
   text-decoration: none;
   cursor: pointer;
   white-space: nowrap;
-  &[data-hovered], &:hover { border-color: var(--ink); }
-  &[data-pressed], &:active { transform: translateY(1px); }
-  &[data-disabled] { opacity: 0.45; cursor: default; }
+  &[data-hovered],
+  &:hover {
+    border-color: var(--ink);
+  }
+  &[data-pressed],
+  &:active {
+    transform: translateY(1px);
+  }
+  &[data-disabled] {
+    opacity: 0.45;
+    cursor: default;
+  }
   ${(p) =>
     p.$kind === 'main' &&
     css`
@@ -41,7 +50,10 @@ const look = css<{ $kind?: 'main' | 'plain' | 'quiet' | 'frame'; $small?: boolea
       background: transparent;
       border-color: var(--frame-rule);
       color: var(--frame-ink);
-      &[data-hovered], &:hover { border-color: var(--frame-ink); }
+      &[data-hovered],
+      &:hover {
+        border-color: var(--frame-ink);
+      }
     `}
 `;
 

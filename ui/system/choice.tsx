@@ -23,7 +23,9 @@ const Item = styled(ToggleButton)<{ $tone?: 'bad' | 'warn' | 'good'; $tall?: boo
   color: var(--ink);
   font-stretch: 94%;
   cursor: pointer;
-  &[data-hovered] { border-color: var(--ink); }
+  &[data-hovered] {
+    border-color: var(--ink);
+  }
   &[data-selected] {
     background: ${(p) => (p.$tone ? `var(--${p.$tone}-wash)` : 'var(--ink)')};
     border-color: ${(p) => (p.$tone ? `var(--${p.$tone})` : 'var(--ink)')};
@@ -31,7 +33,10 @@ const Item = styled(ToggleButton)<{ $tone?: 'bad' | 'warn' | 'good'; $tall?: boo
     font-weight: 650;
     box-shadow: inset 0 -4px 0 ${(p) => (p.$tone ? `var(--${p.$tone})` : 'var(--accent)')};
   }
-  &[data-disabled] { opacity: 0.5; cursor: default; }
+  &[data-disabled] {
+    opacity: 0.5;
+    cursor: default;
+  }
 `;
 
 /** One of a few values; pressing the chosen one again clears it. */

@@ -26,7 +26,9 @@ const boxed = `
 `;
 const Box = styled(Input)`
   ${boxed}
-  &[data-invalid] { border-color: var(--bad); }
+  &[data-invalid] {
+    border-color: var(--bad);
+  }
 `;
 const Area = styled(TextArea)`
   ${boxed}
@@ -45,7 +47,9 @@ const Unit = styled.span`
 const Note = styled(Text)`
   font-size: 0.8125rem;
   color: var(--ink-soft);
-  &[data-bad] { color: var(--bad); }
+  &[data-bad] {
+    color: var(--bad);
+  }
 `;
 
 interface Common {
@@ -57,7 +61,14 @@ interface Common {
 
 /** Text that is written as it is typed; the shown text is the typist's until the field is left. */
 export function TextInput(
-  props: Common & { value: string; onChange: (text: string) => void; lines?: number; type?: string; autoComplete?: string; maxLength?: number },
+  props: Common & {
+    value: string;
+    onChange: (text: string) => void;
+    lines?: number;
+    type?: string;
+    autoComplete?: string;
+    maxLength?: number;
+  },
 ) {
   const [typed, setTyped] = useState<string | null>(null);
   const shown = typed ?? props.value;
@@ -92,7 +103,14 @@ export function readNumber(text: string): number | null | undefined {
 
 /** A plainly typed number with its unit; out of bounds is said at once and not written. */
 export function NumberInput(
-  props: Common & { value: number | undefined; unit: string; min: number; max: number; whole?: boolean; onChange: (value: number | null) => void },
+  props: Common & {
+    value: number | undefined;
+    unit: string;
+    min: number;
+    max: number;
+    whole?: boolean;
+    onChange: (value: number | null) => void;
+  },
 ) {
   const [typed, setTyped] = useState<string | null>(null);
   const shown = typed ?? (props.value === undefined ? '' : String(props.value));
@@ -103,7 +121,8 @@ export function NumberInput(
       onChange={(text) => {
         setTyped(text);
         const value = readNumber(text);
-        if (value !== undefined && !problemWith(text, props.min, props.max, props.whole ?? false)) props.onChange(value);
+        if (value !== undefined && !problemWith(text, props.min, props.max, props.whole ?? false))
+          props.onChange(value);
       }}
       onBlur={() => {
         if (!problem) setTyped(null);

@@ -11,7 +11,10 @@ const Frame = styled.main`
   padding: 24px;
   background: var(--frame);
   color: var(--frame-ink);
-  p { max-width: 52ch; color: var(--frame-soft); }
+  p {
+    max-width: 52ch;
+    color: var(--frame-soft);
+  }
 `;
 
 /** A page that says one thing. */

@@ -15,8 +15,13 @@ const Row = styled.section`
   gap: 24px;
   padding: 18px 0 20px;
   border-top: 1px solid var(--rule);
-  &:first-child { border-top: 0; }
-  @media (max-width: 860px) { grid-template-columns: minmax(0, 1fr); gap: 10px; }
+  &:first-child {
+    border-top: 0;
+  }
+  @media (max-width: 860px) {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 10px;
+  }
 `;
 const Head = styled.header`
   display: grid;
@@ -72,7 +77,9 @@ export const Caption = styled.p`
 /** A caution stands where the work is: a striped edge, one line. */
 export const Caution = styled.p`
   padding: 8px 12px 8px 22px;
-  background: repeating-linear-gradient(135deg, var(--warn) 0 6px, transparent 6px 12px) 0 0 / 10px 100% no-repeat, var(--warn-wash);
+  background:
+    repeating-linear-gradient(135deg, var(--warn) 0 6px, transparent 6px 12px) 0 0 / 10px 100% no-repeat,
+    var(--warn-wash);
   color: var(--ink);
   font-size: 0.9375rem;
 `;

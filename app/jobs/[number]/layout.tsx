@@ -7,7 +7,13 @@ export async function generateMetadata({ params }: { params: Promise<{ number: s
   return { title: `Job ${(await params).number} · Pelvik` };
 }
 
-export default async function JobLayout({ children, params }: { children: ReactNode; params: Promise<{ number: string }> }) {
+export default async function JobLayout({
+  children,
+  params,
+}: {
+  children: ReactNode;
+  params: Promise<{ number: string }>;
+}) {
   const start = await jobStart((await params).number);
   return (
     <JobProvider key={start.number} start={start}>

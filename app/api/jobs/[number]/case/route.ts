@@ -9,6 +9,9 @@ export const GET = route<Params>(async (_request, params) => {
   const number = jobNumber(params);
   const document = await withClient((client) => exportCase(client, number));
   return new Response(JSON.stringify(document, null, 1), {
-    headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="job-${number}.pelvik-case.json"` },
+    headers: {
+      'content-type': 'application/json',
+      'content-disposition': `attachment; filename="job-${number}.pelvik-case.json"`,
+    },
   });
 });

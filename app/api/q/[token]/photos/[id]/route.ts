@@ -13,5 +13,7 @@ export const GET = open<Params>(async (_request, params) => {
     if (!quote.content.photos.some((p) => p.id === params.id)) throw notFound('photo');
     return photoBytes(client, quote.jobId, params.id);
   });
-  return new Response(new Uint8Array(bytes), { headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=3600' } });
+  return new Response(new Uint8Array(bytes), {
+    headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=3600' },
+  });
 });

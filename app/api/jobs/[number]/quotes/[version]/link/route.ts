@@ -8,12 +8,16 @@ type Params = { number: string; version: string };
 /** Makes a customer link. Its token is in this answer and nowhere else. */
 export const POST = route<Params>(async (_request, params, user) => {
   require(user, 'send-quote');
-  const token = await inTransaction((client) => sendQuote(client, jobNumber(params), Number(params.version) || 0, user));
+  const token = await inTransaction((client) =>
+    sendQuote(client, jobNumber(params), Number(params.version) || 0, user),
+  );
   return Response.json({ path: `/q/${token}` }, { status: 201 });
 });
 
 export const DELETE = route<Params>(async (_request, params, user) => {
   require(user, 'send-quote');
-  const revoked = await inTransaction((client) => revokeLinks(client, jobNumber(params), Number(params.version) || 0, user));
+  const revoked = await inTransaction((client) =>
+    revokeLinks(client, jobNumber(params), Number(params.version) || 0, user),
+  );
   return Response.json({ revoked });
 });

@@ -1,0 +1,5 @@
+import { CauseStage } from '@/ui/cause/cause';
+
+export default function Page() {
+  return <CauseStage />;
+}

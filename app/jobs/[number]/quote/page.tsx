@@ -1,0 +1,5 @@
+import { QuoteStage } from '@/ui/quote/quote';
+
+export default function Page() {
+  return <QuoteStage />;
+}

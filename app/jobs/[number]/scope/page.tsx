@@ -1,0 +1,5 @@
+import { ScopeStage } from '@/ui/scope/scope';
+
+export default function Page() {
+  return <ScopeStage />;
+}

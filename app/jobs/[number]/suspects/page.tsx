@@ -1,0 +1,5 @@
+import { Suspects } from '@/ui/suspects/suspects';
+
+export default function Page() {
+  return <Suspects />;
+}

@@ -1,0 +1,5 @@
+import { Teardown } from '@/ui/teardown/teardown';
+
+export default function Page() {
+  return <Teardown />;
+}

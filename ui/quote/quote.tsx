@@ -1,0 +1,211 @@
+'use client';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import styled from 'styled-components';
+import type { QuoteContent } from '@/core/quote';
+import { useJob } from '@/ui/job/provider';
+import { RequestError, send } from '@/ui/job/request';
+import { Button, ButtonLink, Caption, Line, Notice, Page, Section, Stack } from '@/ui/system';
+import { OptionTable } from './options';
+
+export interface QuoteView {
+  version: number;
+  status: 'draft' | 'sent' | 'accepted' | 'declined' | 'superseded';
+  content: QuoteContent;
+  createdAt: string;
+  createdBy: string;
+  answers: {
+    kind: 'accept' | 'decline' | 'ask';
+    option: string | null;
+    name: string;
+    message: string;
+    at: string;
+  }[];
+}
+
+const STATUS = {
+  draft: 'Draft',
+  sent: 'Sent',
+  accepted: 'Accepted: frozen',
+  declined: 'Declined',
+  superseded: 'Replaced by a newer one',
+};
+
+const Versions = styled.ol`
+  display: grid;
+  > li {
+    padding: 12px 0;
+    border-top: 1px solid var(--rule);
+  }
+  > li:first-child {
+    border: 0;
+    padding-top: 0;
+  }
+  b {
+    font-weight: 650;
+  }
+`;
+const Address = styled.input`
+  flex: 1 1 320px;
+  min-height: 44px;
+  padding: 0 10px;
+  border: 0;
+  border-bottom: 2px solid var(--accent);
+  background: var(--accent-wash);
+  color: var(--ink);
+`;
+
+/** Options side by side as they would be today, and the versions the customer has. */
+export function QuoteStage() {
+  const { number, user, status } = useJob();
+  const queries = useQueryClient();
+  const key = ['quotes', number];
+  const { data, error } = useQuery({
+    queryKey: key,
+    queryFn: () => send<{ quotes: QuoteView[]; preview: QuoteContent }>('GET', `/api/jobs/${number}/quotes`),
+    enabled: status.kind === 'saved',
+    refetchInterval: 8000,
+  });
+  const make = useMutation({
+    mutationFn: () => send('POST', `/api/jobs/${number}/quotes`),
+    onSuccess: () => queries.invalidateQueries({ queryKey: key }),
+  });
+  if (!data)
+    return (
+      <Page>{error ? `The quote could not be worked out: ${error.message}` : 'Working out the quote …'}</Page>
+    );
+  const accepted = data.quotes.find((q) => q.status === 'accepted');
+  return (
+    <Page>
+      <Section title="Today" note="As scope, findings and prices stand now. Making a version freezes it.">
+        <Stack $gap={16}>
+          {data.preview.undetermined && (
+            <Notice>
+              The first cause is not determined. The quote says so, and what could still change.
+            </Notice>
+          )}
+          <OptionTable content={data.preview} />
+          {data.preview.couldChange.length > 0 && (
+            <div>
+              <b>What could still change</b>
+              <ul>
+                {data.preview.couldChange.map((c) => (
+                  <li key={c}>{c}</li>
+                ))}
+              </ul>
+            </div>
+          )}
+          <Line>
+            <Button $kind="main" onPress={() => make.mutate()} isDisabled={make.isPending}>
+              Make version {(data.quotes[0]?.version ?? 0) + 1}
+            </Button>
+            <ButtonLink href={`/api/jobs/${number}/case`} $kind="quiet" download>
+              Save the whole job as a case file
+            </ButtonLink>
+          </Line>
+          {make.error && <Notice $tone="bad">{wordsOf(make.error)}</Notice>}
+        </Stack>
+      </Section>
+      <Section
+        title="Versions"
+        note={accepted ? `Version ${accepted.version} is accepted and frozen for good.` : undefined}
+      >
+        {data.quotes.length === 0 ? (
+          <p>None yet. A version can be sent as a link and printed as a PDF; both say the same.</p>
+        ) : (
+          <Versions>
+            {data.quotes.map((quote) => (
+              <li key={quote.version}>
+                <Version quote={quote} maySend={user.role !== 'technician'} />
+              </li>
+            ))}
+          </Versions>
+        )}
+      </Section>
+    </Page>
+  );
+}
+
+function wordsOf(error: unknown): string {
+  return error instanceof RequestError
+    ? `${error.message} ${error.remedy}`
+    : 'No connection to the shop’s server. Try again.';
+}
+
+function Version({ quote, maySend }: { quote: QuoteView; maySend: boolean }) {
+  const { number } = useJob();
+  const queries = useQueryClient();
+  const [path, setPath] = useState<string | null>(null);
+  const refresh = () => queries.invalidateQueries({ queryKey: ['quotes', number] });
+  const base = `/api/jobs/${number}/quotes/${quote.version}`;
+  const link = useMutation({
+    mutationFn: () => send<{ path: string }>('POST', `${base}/link`),
+    onSuccess: (answer) => {
+      setPath(`${location.origin}${answer.path}`);
+      void refresh();
+    },
+  });
+  const revoke = useMutation({
+    mutationFn: () => send('DELETE', `${base}/link`),
+    onSuccess: () => {
+      setPath(null);
+      void refresh();
+    },
+  });
+  const chosen = quote.answers.findLast((a) => a.kind === 'accept')?.option;
+  return (
+    <Stack $gap={8}>
+      <Line>
+        <b>Version {quote.version}</b>
+        <span>{STATUS[quote.status]}</span>
+        <Caption as="span">
+          made {quote.createdAt.slice(0, 10)} by {quote.createdBy}
+        </Caption>
+      </Line>
+      {quote.answers.map((a, k) => (
+        <p key={k}>
+          {a.at.slice(0, 16).replace('T', ' ')} {a.name}{' '}
+          {a.kind === 'accept'
+            ? `accepted “${quote.content.options.find((o) => o.id === a.option)?.name}”`
+            : a.kind === 'decline'
+              ? 'declined'
+              : 'asks'}
+          {a.message && `: “${a.message}”`}
+        </p>
+      ))}
+      <Line>
+        <ButtonLink href={`${base}/pdf`} $small target="_blank">
+          PDF
+        </ButtonLink>
+        {maySend && quote.status !== 'superseded' && (
+          <Button $small onPress={() => link.mutate()} isDisabled={link.isPending}>
+            Make a customer link
+          </Button>
+        )}
+        {maySend && quote.status !== 'draft' && (
+          <Button $small $kind="quiet" onPress={() => revoke.mutate()}>
+            Revoke its links
+          </Button>
+        )}
+        {chosen && (
+          <Caption as="span">
+            Accepted option: {quote.content.options.find((o) => o.id === chosen)?.name}
+          </Caption>
+        )}
+      </Line>
+      {!maySend && quote.status === 'draft' && <Caption>The counter or the owner sends it.</Caption>}
+      {path && (
+        <Stack $gap={4}>
+          <Address
+            readOnly
+            aria-label="Customer link"
+            value={path}
+            onFocus={(event) => event.target.select()}
+          />
+          <Caption>Shown once: only its hash is kept. Valid for 30 days.</Caption>
+        </Stack>
+      )}
+      {(link.error ?? revoke.error) && <Notice $tone="bad">{wordsOf(link.error ?? revoke.error)}</Notice>}
+    </Stack>
+  );
+}

@@ -1,0 +1,404 @@
+'use client';
+import Link from 'next/link';
+import { useMemo, useState } from 'react';
+import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
+import styled from 'styled-components';
+import { formatMoney, standingCause, times } from '@/core/quote';
+import { buildScope, policiesOf } from '@/core/scope';
+import type { Scope, ScopeLine } from '@/core/scope';
+import { SlotChoice } from '@/ui/job/fields';
+import { useJob } from '@/ui/job/provider';
+import { slotStage, slotWords } from '@/ui/job/slot-words';
+import {
+  Button,
+  Caption,
+  Choice,
+  Line,
+  Notice,
+  NumberInput,
+  Page,
+  Section,
+  Stack,
+  TextInput,
+} from '@/ui/system';
+
+const Table = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  th,
+  td {
+    padding: 8px 12px 8px 0;
+    border-top: 1px solid var(--rule);
+    text-align: left;
+    vertical-align: top;
+  }
+  thead th {
+    border: 0;
+    font-weight: 500;
+    font-size: 0.9375rem;
+    font-stretch: 92%;
+    color: var(--ink-soft);
+  }
+  tbody th {
+    font-weight: 650;
+  }
+  .money {
+    text-align: right;
+    white-space: nowrap;
+  }
+  .tools {
+    padding-right: 0;
+    text-align: right;
+  }
+`;
+const Group = styled.tr`
+  th {
+    padding-top: 18px;
+    border-top: 2px solid var(--ink);
+    font-size: 1rem;
+    font-weight: 650;
+  }
+`;
+const Why = styled.ul`
+  display: grid;
+  gap: 3px;
+  font-size: 0.9375rem;
+  a {
+    font-stretch: 90%;
+    margin-left: 6px;
+    white-space: nowrap;
+  }
+`;
+const Shade = styled(ModalOverlay)`
+  position: fixed;
+  inset: 0;
+  display: grid;
+  place-items: center;
+  background: rgb(10 17 16 / 62%);
+  z-index: 10;
+`;
+const Sheet = styled(Modal)`
+  width: min(560px, calc(100vw - 32px));
+  max-height: calc(100vh - 32px);
+  overflow: auto;
+  background: var(--sheet);
+  border-top: 6px solid var(--accent);
+  padding: 24px;
+  [role='dialog'] {
+    outline: none;
+  }
+  h2 {
+    font-size: 1.25rem;
+    margin-bottom: 14px;
+  }
+`;
+
+type Edit = { line: ScopeLine; change: 'change' | 'remove' } | { line: null; change: 'add' };
+
+/** For every part: what is done with it, and why. Rules fill it; the technician has the last word. */
+export function ScopeStage() {
+  const { unit, rules, terms, state, reasoning } = useJob();
+  const [edit, setEdit] = useState<Edit | null>(null);
+  const diagnosis = reasoning?.diagnosis;
+  const cause = useMemo(() => (diagnosis ? standingCause(state, diagnosis) : null), [state, diagnosis]);
+  const policies = policiesOf(state, terms.policies);
+  const scope = useMemo(
+    () => buildScope(unit, rules, state, policiesOf(state, terms.policies), cause),
+    [unit, rules, state, terms, cause],
+  );
+  return (
+    <>
+      <Page>
+        <Section title="Policies" note="The shop’s way, changed for this job where it should be.">
+          <Line $gap={28}>
+            <SlotPolicy
+              slot="scope.policy.overhaul"
+              label="When it is apart"
+              shop={policies.overhaul}
+              options={[
+                { value: 'targeted', label: 'Repair what the evidence names' },
+                { value: 'full', label: 'Full overhaul' },
+              ]}
+            />
+            <SlotPolicy
+              slot="scope.policy.converter"
+              label="Converter"
+              shop={policies.converter}
+              options={[
+                { value: 'on-evidence', label: 'Replace on evidence' },
+                { value: 'always', label: 'Always replace' },
+              ]}
+            />
+          </Line>
+        </Section>
+        <Section
+          title="Lines"
+          note={
+            cause
+              ? `Built on: ${cause.words}.`
+              : 'No cause is committed: the lines stand on findings and policy alone.'
+          }
+        >
+          <Stack $gap={10}>
+            {scope.warnings.map((w) => (
+              <Notice key={w}>{w}</Notice>
+            ))}
+            <ScopeTable scope={scope} onEdit={setEdit} />
+            <div>
+              <Button onPress={() => setEdit({ line: null, change: 'add' })}>Add a line</Button>
+            </div>
+          </Stack>
+        </Section>
+        {scope.removed.length > 0 && (
+          <Section title="Taken out">
+            <RemovedLines scope={scope} />
+          </Section>
+        )}
+      </Page>
+      {edit && <EditDialog edit={edit} onClose={() => setEdit(null)} />}
+    </>
+  );
+}
+
+function SlotPolicy<T extends string>(props: {
+  slot: string;
+  label: string;
+  shop: T;
+  options: { value: T; label: string }[];
+}) {
+  const { state, write } = useJob();
+  if (state[props.slot]) return <SlotChoice slot={props.slot} label={props.label} options={props.options} />;
+  return (
+    <Stack $gap={4}>
+      <Caption as="span">{props.label} (as the shop does)</Caption>
+      <Choice
+        label={props.label}
+        value={props.shop}
+        options={props.options}
+        onChange={(v) => v && write(props.slot, v)}
+      />
+    </Stack>
+  );
+}
+
+function ScopeTable({ scope, onEdit }: { scope: Scope; onEdit: (edit: Edit) => void }) {
+  const { unit, terms } = useJob();
+  const groupOf = (line: ScopeLine) =>
+    line.kind === 'labour'
+      ? 'Labour'
+      : line.kind === 'outside'
+        ? 'Outside the unit'
+        : (unit.stations.find((s) => s.id === line.station)?.name ?? 'Other');
+  const money = (line: ScopeLine) => {
+    if (line.inKit) return 'in the kit';
+    if (line.onTheShop) return 'on the shop';
+    const amount =
+      line.kind === 'labour'
+        ? times(terms.labourPerHour, line.hours * line.quantity)
+        : line.price * line.quantity;
+    return formatMoney(amount, terms.currency);
+  };
+  return (
+    <Table>
+      <thead>
+        <tr>
+          <th scope="col">Part or work</th>
+          <th scope="col">Action</th>
+          <th scope="col">Why</th>
+          <th scope="col" className="money">
+            Price
+          </th>
+          <th scope="col">
+            <span style={{ position: 'absolute', clipPath: 'inset(50%)' }}>Change</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {scope.lines.flatMap((line, k) => {
+          const group = groupOf(line);
+          const first = k === 0 || groupOf(scope.lines[k - 1]!) !== group;
+          return [
+            ...(first
+              ? [
+                  <Group key={`group-${group}`}>
+                    <th colSpan={5} scope="colgroup">
+                      {group}
+                    </th>
+                  </Group>,
+                ]
+              : []),
+            <tr key={line.key} data-line={line.key}>
+              <th scope="row">
+                {line.name}
+                {line.quantity > 1 && ` × ${line.quantity}`}
+              </th>
+              <td>{line.kind === 'labour' ? `${line.hours} h` : line.action}</td>
+              <td>
+                <Reasons line={line} />
+              </td>
+              <td className="money">{money(line)}</td>
+              <td className="tools">
+                <Button
+                  $kind="quiet"
+                  $small
+                  aria-label={`Change ${line.name}`}
+                  onPress={() => onEdit({ line, change: 'change' })}
+                >
+                  Change
+                </Button>
+                <Button
+                  $kind="quiet"
+                  $small
+                  aria-label={`Take out ${line.name}`}
+                  onPress={() => onEdit({ line, change: 'remove' })}
+                >
+                  Take out
+                </Button>
+              </td>
+            </tr>,
+          ];
+        })}
+      </tbody>
+    </Table>
+  );
+}
+
+/** Each reason with the finding it rests on, one press away. */
+function Reasons({ line }: { line: ScopeLine }) {
+  const { unit, number } = useJob();
+  return (
+    <Why>
+      {line.reasons.map((reason) => {
+        const slot = reason.slots.find((s) => !s.startsWith('vehicle.'));
+        return (
+          <li key={`${reason.rule}${reason.words}`}>
+            {reason.words}
+            {slot && <Link href={`/jobs/${number}/${slotStage(slot)}`}>{slotWords(unit, slot)}</Link>}
+          </li>
+        );
+      })}
+    </Why>
+  );
+}
+
+function RemovedLines({ scope }: { scope: Scope }) {
+  const { write } = useJob();
+  return (
+    <Stack $gap={6}>
+      {scope.removed.map((line) => (
+        <Line key={line.key}>
+          <span>
+            <s>{line.name}</s>: {line.reasons.at(-1)!.words}
+          </span>
+          <Button $kind="quiet" $small onPress={() => write(`scope.line.${line.key}`, null)}>
+            Put back
+          </Button>
+        </Line>
+      ))}
+    </Stack>
+  );
+}
+
+const ACTIONS = (['reuse', 'clean', 'measure', 'machine', 'replace', 'upgrade'] as const).map((value) => ({
+  value,
+  label: value[0]!.toUpperCase() + value.slice(1),
+}));
+
+function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void }) {
+  const { write, terms } = useJob();
+  const [reason, setReason] = useState('');
+  const [name, setName] = useState(edit.line?.name ?? '');
+  const [action, setAction] = useState<ScopeLine['action']>(edit.line?.action ?? 'replace');
+  const [quantity, setQuantity] = useState(edit.line?.quantity ?? 1);
+  const [price, setPrice] = useState<number | null>(edit.line ? edit.line.price / 100 : null);
+  const [hours, setHours] = useState<number | null>(edit.line?.hours || null);
+  const removing = edit.change === 'remove';
+  const labour = edit.line?.kind === 'labour';
+  const ready = reason.trim() !== '' && (edit.line !== null || name.trim() !== '');
+  const keep = () => {
+    const key = edit.line?.key ?? `own-${crypto.randomUUID().slice(0, 8)}`;
+    const values = removing
+      ? {}
+      : {
+          action,
+          quantity,
+          ...(edit.line ? {} : { name: name.trim() }),
+          ...(price === null || labour ? {} : { price: Math.round(price * 100) }),
+          ...(hours === null ? {} : { hours }),
+        };
+    write(`scope.line.${key}`, {
+      change: edit.line?.edited === 'add' && !removing ? 'add' : edit.change,
+      reason: reason.trim(),
+      ...values,
+    });
+    onClose();
+  };
+  const titles = {
+    add: 'Add a line',
+    change: `Change: ${edit.line?.name}`,
+    remove: `Take out: ${edit.line?.name}`,
+  };
+  return (
+    <Shade isOpen onOpenChange={(open) => !open && onClose()} isDismissable>
+      <Sheet>
+        <Dialog>
+          <Heading slot="title">{titles[edit.change]}</Heading>
+          <Stack $gap={14}>
+            {!edit.line && <TextInput label="Part or work" value={name} onChange={setName} maxLength={160} />}
+            {!removing && !labour && (
+              <Choice label="Action" value={action} options={ACTIONS} onChange={(v) => v && setAction(v)} />
+            )}
+            {!removing && (
+              <Line>
+                <NumberInput
+                  label="Quantity"
+                  unit=""
+                  min={1}
+                  max={99}
+                  whole
+                  value={quantity}
+                  onChange={(v) => setQuantity(v ?? 1)}
+                />
+                {!labour && (
+                  <NumberInput
+                    label="Unit price"
+                    unit={terms.currency}
+                    min={0}
+                    max={1000000}
+                    value={price ?? undefined}
+                    onChange={setPrice}
+                  />
+                )}
+                {(labour || !edit.line) && (
+                  <NumberInput
+                    label="Hours"
+                    unit="h"
+                    min={0}
+                    max={200}
+                    value={hours ?? undefined}
+                    onChange={setHours}
+                  />
+                )}
+              </Line>
+            )}
+            <TextInput
+              label="Reason (kept on record)"
+              value={reason}
+              onChange={setReason}
+              lines={2}
+              maxLength={500}
+            />
+            <Line>
+              <Button $kind="main" isDisabled={!ready} onPress={keep}>
+                {removing ? 'Take out' : 'Keep'}
+              </Button>
+              <Button $kind="quiet" onPress={onClose}>
+                Cancel
+              </Button>
+            </Line>
+          </Stack>
+        </Dialog>
+      </Sheet>
+    </Shade>
+  );
+}

@@ -1,0 +1,118 @@
+'use client';
+import { Camera } from 'lucide-react';
+import { useState } from 'react';
+import { FileTrigger } from 'react-aria-components';
+import styled from 'styled-components';
+import { below } from '@/core/case';
+import { useJob } from '@/ui/job/provider';
+import { SlotObjectText } from '@/ui/job/object-text';
+import { Button, Line } from '@/ui/system';
+
+type Photo = { about: string; caption?: string; marker?: { x: number; y: number } };
+
+const Shots = styled.ul`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  li {
+    width: 220px;
+    display: grid;
+    gap: 6px;
+    align-content: start;
+  }
+`;
+const Picture = styled.button`
+  position: relative;
+  display: block;
+  width: 100%;
+  padding: 0;
+  border: 1px solid var(--rule-strong);
+  background: var(--inset);
+  cursor: crosshair;
+  img {
+    display: block;
+    width: 100%;
+    min-height: 90px;
+  }
+  svg {
+    position: absolute;
+    width: 30px;
+    height: 30px;
+    margin: -15px 0 0 -15px;
+    pointer-events: none;
+  }
+`;
+
+/** One picture per finding: taken or chosen, marked where the finding is, with a caption. */
+export function PhotoOf({ about, name }: { about: string; name: string }) {
+  const { state, number, write, addPhoto, user } = useJob();
+  const [local, setLocal] = useState<Record<string, string>>({});
+  const mine = below<Photo>(state, 'photo.').filter(([, p]) => p.about === about);
+  const take = (files: FileList | null) => {
+    const file = files?.[0];
+    if (!file) return;
+    const id = crypto.randomUUID();
+    setLocal((now) => ({ ...now, [id]: URL.createObjectURL(file) }));
+    // The picture goes first: an entry that names it follows in the same outbox.
+    addPhoto(id, file);
+    write(`photo.${id}`, { about });
+  };
+  if (user.role === 'counter') return null;
+  return (
+    <div>
+      {mine.length > 0 && (
+        <Shots>
+          {mine.map(([id, photo]) => (
+            <li key={id}>
+              <Picture
+                type="button"
+                aria-label={`Mark the place on the photo of ${name}`}
+                onClick={(event) => {
+                  const box = event.currentTarget.getBoundingClientRect();
+                  const share = (v: number, size: number) =>
+                    Math.round(Math.min(1, Math.max(0, v / size)) * 1000) / 1000;
+                  write(`photo.${id}`, {
+                    ...photo,
+                    marker: {
+                      x: share(event.clientX - box.left, box.width),
+                      y: share(event.clientY - box.top, box.height),
+                    },
+                  });
+                }}
+              >
+                <img
+                  src={local[id] ?? `/api/jobs/${number}/photos/${id}`}
+                  alt={photo.caption || `Photo of ${name}`}
+                />
+                {photo.marker && <Marker x={photo.marker.x} y={photo.marker.y} />}
+              </Picture>
+              <SlotObjectText slot={`photo.${id}`} field="caption" label="Caption" maxLength={300} />
+              <Button $kind="quiet" $small onPress={() => write(`photo.${id}`, null)}>
+                Remove photo
+              </Button>
+            </li>
+          ))}
+        </Shots>
+      )}
+      {mine.length === 0 && (
+        <Line>
+          <FileTrigger acceptedFileTypes={['image/*']} defaultCamera="environment" onSelect={take}>
+            <Button $kind="quiet" aria-label={`Photo of ${name}`}>
+              <Camera size={20} aria-hidden /> Photo
+            </Button>
+          </FileTrigger>
+        </Line>
+      )}
+    </div>
+  );
+}
+
+export function Marker({ x, y }: { x: number; y: number }) {
+  return (
+    <svg viewBox="0 0 30 30" aria-hidden style={{ left: `${x * 100}%`, top: `${y * 100}%` }}>
+      <circle cx="15" cy="15" r="11" fill="none" stroke="#fff" strokeWidth="4" />
+      <circle cx="15" cy="15" r="11" fill="none" stroke="#1c49b4" strokeWidth="2.2" />
+      <path d="M15 0V8M15 22V30M0 15H8M22 15H30" stroke="#1c49b4" strokeWidth="2.2" />
+    </svg>
+  );
+}
