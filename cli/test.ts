@@ -1,2 +1,166 @@
-export const help = 'x';
-export const run = async () => 0;
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { ensureBuild } from './build';
+import { dropDatabase, ensureCluster, ensureDatabase } from './cluster';
+import type { Cluster } from './cluster';
+import { CommandError } from './fail';
+import { migrate } from './migrate';
+import { seedDemo } from './seed';
+import { serve } from './serve';
+import { chromium, ensureDebian, freePort, ROOT, stop } from './system';
+
+export const help = `
+./pelvik test [--only NAME]
+
+Everything that must hold: format, lint, types, unit, database, browser. Installs what is missing, uses databases and
+ports of its own, and ends with the sum of all runners. --only runs one of them.
+`;
+
+interface Tally {
+  passed: number;
+  failed: number;
+}
+
+const RUNNERS: Record<string, () => Promise<Tally> | Tally> = {
+  format: () => check('format', 'node_modules/prettier/bin/prettier.cjs', ['--check', '.']),
+  lint: () => check('lint', 'node_modules/eslint/bin/eslint.js', ['--max-warnings', '0', '.']),
+  types: () => check('types', 'node_modules/typescript/bin/tsc', ['--noEmit']),
+  unit: () => jest('unit', {}),
+  database: () =>
+    withDatabase('pelvik_test_database', false, (url) => jest('database', { DATABASE_URL: url })),
+  browser: () => browser(),
+};
+
+export async function run(args: string[]): Promise<number> {
+  const at = args.indexOf('--only');
+  const only = at < 0 ? null : args[at + 1];
+  if (args.length > (at < 0 ? 0 : 2) || (at >= 0 && !RUNNERS[only ?? ''])) {
+    throw new CommandError(`--only takes one of: ${Object.keys(RUNNERS).join(', ')}.`, 2);
+  }
+  const total: Tally = { passed: 0, failed: 0 };
+  for (const [name, runner] of Object.entries(RUNNERS)) {
+    if (only && name !== only) continue;
+    const started = Date.now();
+    const { passed, failed } = await runner();
+    total.passed += passed;
+    total.failed += failed;
+    process.stdout.write(
+      `${name}: ${passed} passed, ${failed} failed in ${((Date.now() - started) / 1000).toFixed(1)} s\n`,
+    );
+  }
+  process.stdout.write(`${total.passed} passed, ${total.failed} failed\n`);
+  return total.failed === 0 && total.passed > 0 ? 0 : 1;
+}
+
+function node(args: string[], env: Record<string, string> = {}) {
+  return spawnSync(process.execPath, args, {
+    cwd: ROOT,
+    encoding: 'utf8',
+    maxBuffer: 64e6,
+    env: { ...process.env, ...env } as NodeJS.ProcessEnv,
+  });
+}
+
+/** A check that holds or does not counts as one. */
+function check(name: string, script: string, args: string[]): Tally {
+  const done = node([script, ...args]);
+  if (done.status !== 0) process.stdout.write(`${name}:\n${done.stdout}${done.stderr}\n`);
+  return done.status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
+}
+
+function jest(project: string, env: Record<string, string>): Tally {
+  return withFolder((folder) => {
+    const report = path.join(folder, 'jest.json');
+    const done = node(
+      [
+        'node_modules/jest/bin/jest.js',
+        '--selectProjects',
+        project,
+        '--json',
+        '--outputFile',
+        report,
+        '--forceExit',
+      ],
+      { NODE_ENV: 'test', PELVIK_LOG: 'silent', ...env },
+    );
+    if (done.status !== 0) process.stdout.write(`${done.stderr}\n`);
+    const counts = readReport(report) as {
+      numPassedTests: number;
+      numFailedTests: number;
+      numFailedTestSuites: number;
+    } | null;
+    if (!counts) return { passed: 0, failed: 1 };
+    return {
+      passed: counts.numPassedTests,
+      failed: Math.max(counts.numFailedTests, counts.numFailedTestSuites),
+    };
+  });
+}
+
+/** The real interface in Chromium, over the demo shop in a database of its own. */
+async function browser(): Promise<Tally> {
+  ensureDebian(chromium, ['chromium']);
+  ensureBuild();
+  return withDatabase('pelvik_test_browser', true, async (url) => {
+    const port = await freePort();
+    const server = await serve(url, port, 'start', true);
+    try {
+      return withFolder((folder) => {
+        const report = path.join(folder, 'playwright.json');
+        const done = node(
+          ['node_modules/@playwright/test/cli.js', 'test', '-c', 'tests/playwright.config.ts'],
+          {
+            PELVIK_BASE_URL: `http://127.0.0.1:${port}`,
+            PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+          },
+        );
+        if (done.status !== 0) process.stdout.write(`${done.stdout}${done.stderr}\n`);
+        const stats = (
+          readReport(report) as { stats?: { expected: number; unexpected: number; flaky: number } } | null
+        )?.stats;
+        if (!stats) return { passed: 0, failed: 1 };
+        const failed = stats.unexpected + stats.flaky;
+        return { passed: stats.expected, failed: done.status === 0 ? failed : Math.max(failed, 1) };
+      });
+    } finally {
+      await stop(server);
+    }
+  });
+}
+
+async function withDatabase(
+  name: string,
+  demo: boolean,
+  work: (url: string) => Promise<Tally> | Tally,
+): Promise<Tally> {
+  const cluster: Cluster = await ensureCluster();
+  try {
+    await dropDatabase(cluster, name);
+    await ensureDatabase(cluster, name);
+    await migrate(cluster.url(name));
+    if (demo) await seedDemo(cluster.url(name));
+    return await work(cluster.url(name));
+  } finally {
+    await dropDatabase(cluster, name).catch(() => undefined);
+    if (cluster.started) cluster.stop();
+  }
+}
+
+function withFolder<T>(work: (folder: string) => T): T {
+  const folder = mkdtempSync(path.join(tmpdir(), 'pelvik-'));
+  try {
+    return work(folder);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+function readReport(file: string): unknown {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    return null;
+  }
+}

@@ -4,7 +4,7 @@ import { checkCase } from '@/core/validation';
 import { audit } from './audit';
 import type { Client } from './db';
 import { createJob, entriesOf, jobByNumber, refreshStage, saveState } from './jobs';
-import { photosOf, reencode, savePhoto } from './photos';
+import { acceptPhoto, photosOf, savePhoto } from './photos';
 import { UserError } from './problem';
 import { quotesOf } from './quotes';
 import type { User } from './users';
@@ -66,9 +66,13 @@ export async function importCase(client: Client, value: unknown, user: User): Pr
   }
   for (const photo of document.photos ?? []) {
     const bytes = Buffer.from(photo.data, 'base64');
-    // A picture from outside is never stored unread; one that decodes is kept as it is, so that the round trip is exact.
-    await reencode(bytes);
-    await savePhoto(client, job.id, photo.id, { bytes, width: photo.width, height: photo.height }, user.name);
+    await savePhoto(
+      client,
+      job.id,
+      photo.id,
+      await acceptPhoto(Buffer.from(photo.data, 'base64')),
+      user.name,
+    );
   }
   for (const q of document.quotes ?? []) await importQuote(client, job.id, q, user);
   await saveState(

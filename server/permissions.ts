@@ -28,7 +28,7 @@ export function mayWrite(role: Role, slot: string): boolean {
 }
 
 /** Throws a UserError 403 that names who may. */
-export function require(user: User, permission: Permission): void {
+export function demand(user: User, permission: Permission): void {
   if (!may(user, permission)) {
     throw new UserError(403, `A ${user.role} may not do this.`, `Ask: ${ALLOWED[permission].join(' or ')}.`);
   }

@@ -34,6 +34,14 @@ export async function reencode(upload: Buffer): Promise<Photo> {
   }
 }
 
+/** A photo from a case file: one of ours (a plain JPEG) is kept byte for byte, anything else is written anew. */
+export async function acceptPhoto(upload: Buffer): Promise<Photo> {
+  const anew = await reencode(upload);
+  const { format, exif, icc, xmp, iptc, width, height } = await sharp(upload).metadata();
+  const plain = format === 'jpeg' && !exif && !icc && !xmp && !iptc;
+  return plain && width === anew.width && height === anew.height ? { bytes: upload, width, height } : anew;
+}
+
 /** Keeps a photo; the same id again is harmless. */
 export async function savePhoto(
   client: Client,

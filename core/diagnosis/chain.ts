@@ -55,7 +55,18 @@ export function chainOf(model: Model, post: Posterior, r: number): ChainStep[] {
       });
     });
   }
-  return steps;
+  return withoutSilent(model, steps);
+}
+
+/** Leaves silent steps out; what followed from them follows from what they followed from. */
+function withoutSilent(model: Model, steps: ChainStep[]): ChainStep[] {
+  const silent = new Map(
+    steps.filter((s) => model.mechanisms.some((m) => m.id === s.id && m.silent)).map((s) => [s.id, s.from]),
+  );
+  const through = (ids: string[]): string[] => [
+    ...new Set(ids.flatMap((id) => (silent.has(id) ? through(silent.get(id)!) : [id]))),
+  ];
+  return steps.filter((s) => !silent.has(s.id)).map((s) => ({ ...s, from: through(s.from) }));
 }
 
 function slotsOfMechanism(post: Posterior, k: number): string[] {

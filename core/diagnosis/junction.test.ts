@@ -24,16 +24,14 @@ function bruteForce(size: number, factors: Factor[]) {
 }
 
 const SIZE = 8;
-const factor = fc
-  .uniqueArray(fc.nat(SIZE - 1), { minLength: 1, maxLength: 4 })
-  .chain((variables) =>
-    fc
-      .array(fc.double({ min: 0.01, max: 1, noNaN: true }), {
-        minLength: 1 << variables.length,
-        maxLength: 1 << variables.length,
-      })
-      .map((values): Factor => ({ variables, values: Float64Array.from(values) })),
-  );
+const factor = fc.uniqueArray(fc.nat(SIZE - 1), { minLength: 1, maxLength: 4 }).chain((variables) =>
+  fc
+    .array(fc.double({ min: 0.01, max: 1, noNaN: true }), {
+      minLength: 1 << variables.length,
+      maxLength: 1 << variables.length,
+    })
+    .map((values): Factor => ({ variables, values: Float64Array.from(values) })),
+);
 
 test('agrees with enumeration on random networks', () => {
   fc.assert(

@@ -6,6 +6,8 @@ export type EffectStrength = number | 'by-pressure' | 'by-torque';
 export interface MechanismTemplate {
   id: string;
   each?: 'friction';
+  /** Never seen itself: a chain passes through it without naming it. */
+  silent?: true;
   /** P(present) when nothing causes it. */
   leak: number;
   words: string;

@@ -8,6 +8,7 @@ export interface Mechanism {
   id: string;
   element: string | null;
   words: string;
+  silent: boolean;
   leak: number;
   parents: { index: number; strength: number }[];
 }
@@ -24,6 +25,7 @@ export function buildMechanisms(unit: UnitDefinition, causal: CausalKnowledge): 
     id: ids[k]!,
     element,
     words: sayElement(unit, template.words, element),
+    silent: template.silent ?? false,
     leak: template.leak,
     parents: Object.entries(template.parents).flatMap(([parent, value]) => {
       const names = parent.endsWith(':*')

@@ -23,7 +23,7 @@ export function findingWords(state: JobState, diagnosis: Diagnosis): string {
   }
   const [first, ...rest] = cause.chain;
   const sentences = [`${first?.words ?? cause.words}.`];
-  if (rest.length) sentences.push(`From that it followed that ${rest.map((s) => s.words).join(', then ')}.`);
+  if (rest.length) sentences.push(`What followed: ${rest.map((s) => s.words).join('; ')}.`);
   if (diagnosis.undetermined) sentences.push('We are not fully certain of the first cause and say so.');
   return sentences.join(' ');
 }

@@ -15,10 +15,10 @@ const Map = styled.figure`
   }
 `;
 
-const WIDE = 216;
-const TALL = 84;
-const GAP_X = 54;
-const GAP_Y = 22;
+const WIDE = 186;
+const TALL = 76;
+const GAP_X = 40;
+const GAP_Y = 14;
 
 /** The chain drawn from root to findings: each column one step further from the first cause. */
 export function ChainMap({ chain, unit }: { chain: ChainStep[]; unit: UnitDefinition }) {

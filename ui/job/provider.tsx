@@ -125,45 +125,45 @@ function useReasoning(library: JobLibrary, state: JobState) {
     reasoning: null,
     before: new Map(),
   });
-  const remote = useRef<Promise<Comlink.Remote<Reasoner>> | null>(null);
-  const next = useRef<JobState | null>(null);
-  const busy = useRef(false);
-
-  const run = useCallback(async () => {
-    if (busy.current || !remote.current) return;
-    busy.current = true;
-    while (next.current) {
-      const wanted = next.current;
-      next.current = null;
-      const reasoner = await remote.current;
-      const reasoning = (await reasoner.reason(wanted)) as Reasoning;
-      setShown((old) => ({
-        reasoning,
-        before: new Map((old.reasoning?.diagnosis.causes ?? []).map((c) => [c.id, c.probability])),
-      }));
-    }
-    busy.current = false;
-  }, []);
+  const wanted = useRef(state);
+  const pump = useRef<() => Promise<void>>(async () => undefined);
 
   useEffect(() => {
     const worker = new Worker(new URL('../../workers/reason.worker.ts', import.meta.url), { type: 'module' });
     const Remote = Comlink.wrap<typeof Reasoner>(worker);
-    remote.current = (async () => {
+    const ready = (async () => {
       const reasoner = await new Remote();
       await reasoner.prepare(library.unit, library.knowledge);
       return reasoner;
     })();
-    void run();
+    let alive = true;
+    let busy = false;
+    let done: JobState | null = null;
+    pump.current = async () => {
+      if (busy) return;
+      busy = true;
+      const reasoner = await ready;
+      while (alive && done !== wanted.current) {
+        done = wanted.current;
+        const reasoning = (await reasoner.reason(done)) as Reasoning;
+        if (!alive) return;
+        setShown((old) => ({
+          reasoning,
+          before: new Map((old.reasoning?.diagnosis.causes ?? []).map((c) => [c.id, c.probability])),
+        }));
+      }
+      busy = false;
+    };
+    void pump.current();
     return () => {
-      remote.current = null;
-      busy.current = false;
+      alive = false;
       worker.terminate();
     };
-  }, [library, run]);
+  }, [library]);
 
   useEffect(() => {
-    next.current = state;
-    void run();
-  }, [state, run]);
+    wanted.current = state;
+    void pump.current();
+  }, [state]);
   return shown;
 }

@@ -44,7 +44,9 @@ export class JobSync {
   private flushing = false;
   private again = false;
   private retry = 1000;
-  private timers: ReturnType<typeof setTimeout>[] = [];
+  private listening = false;
+  private pollTimer: ReturnType<typeof setTimeout> | undefined;
+  private retryTimer: ReturnType<typeof setTimeout> | undefined;
   private listeners = new Set<() => void>();
   private snapshot: Snapshot;
 
@@ -68,6 +70,7 @@ export class JobSync {
 
   /** Opens the outbox, takes up what an earlier visit left in it, and starts listening for others. */
   async begin(): Promise<void> {
+    this.listening = true;
     this.outbox ??= await Outbox.open(this.user.id);
     const left = await this.outbox.waiting(this.job);
     const ids = new Set(this.pending.map((e) => e.id));
@@ -79,8 +82,9 @@ export class JobSync {
   }
 
   end(): void {
-    this.timers.forEach(clearTimeout);
-    this.timers = [];
+    this.listening = false;
+    clearTimeout(this.pollTimer);
+    clearTimeout(this.retryTimer);
   }
 
   write(slot: string, value: Json): void {
@@ -180,26 +184,26 @@ export class JobSync {
       return;
     }
     this.setStatus({ kind: 'offline', waiting });
-    this.timers.push(setTimeout(() => void this.flush(), this.retry));
+    clearTimeout(this.retryTimer);
+    this.retryTimer = setTimeout(() => void this.flush(), this.retry);
     this.retry = Math.min(this.retry * 2, 15_000);
   }
 
   private poll(): void {
-    this.timers.push(
-      setTimeout(async () => {
-        try {
-          const news = await send<{ entries: Entry[] }>(
-            'GET',
-            `/api/jobs/${this.job}/entries?after=${this.lastSeq}`,
-          );
-          if (news.entries.length) this.takeIn(news.entries);
-        } catch {
-          // The outbox tells of a dead network; listening just goes on.
-        }
-        if (this.timers.length) this.poll();
-      }, POLL),
-    );
-    this.timers = this.timers.slice(-4);
+    clearTimeout(this.pollTimer);
+    if (!this.listening) return;
+    this.pollTimer = setTimeout(async () => {
+      try {
+        const news = await send<{ entries: Entry[] }>(
+          'GET',
+          `/api/jobs/${this.job}/entries?after=${this.lastSeq}`,
+        );
+        if (news.entries.length) this.takeIn(news.entries);
+      } catch {
+        // The outbox tells of a dead network; listening just goes on.
+      }
+      this.poll();
+    }, POLL);
   }
 
   private setStatus(status: SaveStatus): void {

@@ -1,4 +1,5 @@
 'use client';
+import { Pencil, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
@@ -47,9 +48,14 @@ const Table = styled.table`
     white-space: nowrap;
   }
   .tools {
-    padding-right: 0;
+    padding: 0;
     text-align: right;
+    white-space: nowrap;
   }
+`;
+const Tool = styled(Button).attrs({ $kind: 'quiet' as const })`
+  width: 44px;
+  padding: 0;
 `;
 const Group = styled.tr`
   th {
@@ -238,22 +244,12 @@ function ScopeTable({ scope, onEdit }: { scope: Scope; onEdit: (edit: Edit) => v
               </td>
               <td className="money">{money(line)}</td>
               <td className="tools">
-                <Button
-                  $kind="quiet"
-                  $small
-                  aria-label={`Change ${line.name}`}
-                  onPress={() => onEdit({ line, change: 'change' })}
-                >
-                  Change
-                </Button>
-                <Button
-                  $kind="quiet"
-                  $small
-                  aria-label={`Take out ${line.name}`}
-                  onPress={() => onEdit({ line, change: 'remove' })}
-                >
-                  Take out
-                </Button>
+                <Tool aria-label={`Change ${line.name}`} onPress={() => onEdit({ line, change: 'change' })}>
+                  <Pencil size={18} aria-hidden />
+                </Tool>
+                <Tool aria-label={`Take out ${line.name}`} onPress={() => onEdit({ line, change: 'remove' })}>
+                  <Trash2 size={18} aria-hidden />
+                </Tool>
               </td>
             </tr>,
           ];

@@ -2,7 +2,7 @@ import { ajv, problemsOf } from '@/core/validation';
 import { inTransaction, withClient } from '@/server/db';
 import { readJson, route } from '@/server/http';
 import { board, createJob } from '@/server/jobs';
-import { require } from '@/server/permissions';
+import { demand } from '@/server/permissions';
 import { UserError } from '@/server/problem';
 
 const schema = ajv.compile({
@@ -18,7 +18,7 @@ export const GET = route(async (request) => {
 });
 
 export const POST = route(async (request, _params, user) => {
-  require(user, 'create-job');
+  demand(user, 'create-job');
   const body = await readJson(request, 4096);
   const problems = problemsOf(schema, body);
   if (problems.length) throw new UserError(400, 'A job needs a unit.', 'Choose the unit.', problems);

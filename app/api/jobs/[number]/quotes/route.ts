@@ -1,7 +1,7 @@
 import { inTransaction, withClient } from '@/server/db';
 import { jobNumber, route } from '@/server/http';
 import { jobByNumber } from '@/server/jobs';
-import { require } from '@/server/permissions';
+import { demand } from '@/server/permissions';
 import { makeQuote, quotesOf } from '@/server/quotes';
 import { quoteState, today } from '@/server/reason';
 
@@ -17,7 +17,7 @@ export const GET = route<Params>(async (_request, params) =>
 );
 
 export const POST = route<Params>(async (_request, params, user) => {
-  require(user, 'make-quote');
+  demand(user, 'make-quote');
   const quote = await inTransaction((client) => makeQuote(client, jobNumber(params), user));
   return Response.json({ quote }, { status: 201 });
 });

@@ -1,12 +1,12 @@
 import { audit } from '@/server/audit';
 import { inTransaction } from '@/server/db';
 import { route } from '@/server/http';
-import { require } from '@/server/permissions';
+import { demand } from '@/server/permissions';
 import { revokeSessions } from '@/server/sessions';
 
 /** Ends every session of a person. */
 export const DELETE = route<{ id: string }>(async (_request, params, user) => {
-  require(user, 'see-shop');
+  demand(user, 'see-shop');
   const ended = await inTransaction(async (client) => {
     await audit(client, user.name, 'sessions ended', { of: params.id });
     return revokeSessions(client, params.id);

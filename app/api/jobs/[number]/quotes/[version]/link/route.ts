@@ -1,13 +1,13 @@
 import { inTransaction } from '@/server/db';
 import { jobNumber, route } from '@/server/http';
-import { require } from '@/server/permissions';
+import { demand } from '@/server/permissions';
 import { revokeLinks, sendQuote } from '@/server/quotes';
 
 type Params = { number: string; version: string };
 
 /** Makes a customer link. Its token is in this answer and nowhere else. */
 export const POST = route<Params>(async (_request, params, user) => {
-  require(user, 'send-quote');
+  demand(user, 'send-quote');
   const token = await inTransaction((client) =>
     sendQuote(client, jobNumber(params), Number(params.version) || 0, user),
   );
@@ -15,7 +15,7 @@ export const POST = route<Params>(async (_request, params, user) => {
 });
 
 export const DELETE = route<Params>(async (_request, params, user) => {
-  require(user, 'send-quote');
+  demand(user, 'send-quote');
   const revoked = await inTransaction((client) =>
     revokeLinks(client, jobNumber(params), Number(params.version) || 0, user),
   );

@@ -1,0 +1,119 @@
+import { randomUUID } from 'node:crypto';
+import { fold, EMPTY_STATE } from '@/core/case';
+import type { Json, NewEntry } from '@/core/case';
+import { inTransaction } from './db';
+import { appendEntries, readBatch } from './entries';
+import { board, entriesOf, jobByNumber } from './jobs';
+import { closePool, inDatabase, someJob, someone } from './test-database';
+
+afterAll(closePool);
+const entry = (slot: string, value: Json): NewEntry => ({ id: randomUUID(), slot, value });
+
+test('entries get the next numbers and fold into the job', async () => {
+  const mira = await someone('technician');
+  const job = await someJob(mira);
+  await inTransaction((c) =>
+    appendEntries(c, job.number, mira, [entry('fluid.level', 'low'), entry('fluid.level', 'full')]),
+  );
+  const { state, lastSeq } = await inDatabase((c) => jobByNumber(c, job.number));
+  expect(lastSeq).toBe(2);
+  expect(state['fluid.level']).toMatchObject({ value: 'full', seq: 2, by: mira.name });
+});
+
+test('sending an entry twice is harmless', async () => {
+  const mira = await someone('technician');
+  const job = await someJob(mira);
+  const one = entry('fluid.level', 'low');
+  await inTransaction((c) => appendEntries(c, job.number, mira, [one, one]));
+  const again = await inTransaction((c) => appendEntries(c, job.number, mira, [one]));
+  expect(again.entries).toEqual([]);
+  expect(await inDatabase((c) => entriesOf(c, job.id))).toHaveLength(1);
+});
+
+test('two people writing at once both keep their entries, in one unbroken order', async () => {
+  const [mira, ivo] = [await someone('technician'), await someone('owner')];
+  const job = await someJob(mira);
+  const batches = Array.from({ length: 12 }, (_, k) =>
+    inTransaction((c) =>
+      appendEntries(c, job.number, k % 2 ? mira : ivo, [
+        entry(`part.p-${k}`, { grade: 'sound' }),
+        entry('fluid.level', k % 2 ? 'low' : 'full'),
+      ]),
+    ),
+  );
+  await Promise.all(batches);
+  const entries = await inDatabase((c) => entriesOf(c, job.id));
+  expect(entries.map((e) => e.seq)).toEqual(Array.from({ length: 24 }, (_, k) => k + 1));
+  const { state } = await inDatabase((c) => jobByNumber(c, job.number));
+  expect(state).toEqual(fold(EMPTY_STATE, entries));
+  expect(Object.keys(state).filter((s) => s.startsWith('part.'))).toHaveLength(12);
+});
+
+test('a bad value is refused by itself; the others of the batch are kept', async () => {
+  const mira = await someone('technician');
+  const job = await someJob(mira);
+  const answer = await inTransaction((c) =>
+    appendEntries(c, job.number, mira, [
+      entry('fluid.level', 'purple'),
+      entry('nonsense', 1),
+      entry('fluid.colour', 'red'),
+    ]),
+  );
+  expect(answer.refused.map((r) => r.slot)).toEqual(['fluid.level', 'nonsense']);
+  expect(answer.entries.map((e) => e.slot)).toEqual(['fluid.colour']);
+});
+
+test('the counter writes intake and not findings', async () => {
+  const tobin = await someone('counter');
+  const job = await someJob(tobin);
+  const answer = await inTransaction((c) =>
+    appendEntries(c, job.number, tobin, [
+      entry('customer.name', 'A'),
+      entry('part.filter', { grade: 'worn' }),
+    ]),
+  );
+  expect(answer.entries.map((e) => e.slot)).toEqual(['customer.name']);
+  expect(answer.refused[0]!.message).toMatch(/technician or the owner/);
+});
+
+test('the record is append-only in the database itself', async () => {
+  const mira = await someone('technician');
+  const job = await someJob(mira);
+  await inTransaction((c) => appendEntries(c, job.number, mira, [entry('fluid.level', 'low')]));
+  await expect(inDatabase((c) => c.query('DELETE FROM entries WHERE job_id = $1', [job.id]))).rejects.toThrow(
+    /append-only/,
+  );
+  await expect(
+    inDatabase((c) => c.query('UPDATE entries SET slot = $2 WHERE job_id = $1', [job.id, 'x'])),
+  ).rejects.toThrow(/append-only/);
+});
+
+test('a snapshot of another fold version is folded anew', async () => {
+  const mira = await someone('technician');
+  const job = await someJob(mira);
+  await inTransaction((c) => appendEntries(c, job.number, mira, [entry('fluid.level', 'low')]));
+  await inDatabase((c) =>
+    c.query(`UPDATE jobs SET fold_version = 0, snapshot = '{}' WHERE id = $1`, [job.id]),
+  );
+  expect((await inDatabase((c) => jobByNumber(c, job.number))).state['fluid.level']!.value).toBe('low');
+});
+
+test.each([
+  [null],
+  [{ entries: [] }],
+  [{ entries: [{ id: 'short', slot: 'a', value: 1 }] }],
+  [{ entries: 'x' }],
+  [[1]],
+])('a batch like %j is refused with its problems', (body) =>
+  expect(() => readBatch(body)).toThrow(/cannot be read/),
+);
+
+test('the board finds by words, and treats wildcards as plain text', async () => {
+  const mira = await someone('technician');
+  const job = await someJob(mira);
+  const name = `Zora ${randomUUID().slice(0, 8)}`;
+  await inTransaction((c) => appendEntries(c, job.number, mira, [entry('customer.name', name)]));
+  const found = await inDatabase((c) => board(c, [name.split(' ')[1]!]));
+  expect(found.map((f) => f.number)).toEqual([job.number]);
+  expect(await inDatabase((c) => board(c, ['%%%']))).toEqual([]);
+});

@@ -1,0 +1,89 @@
+import { randomUUID } from 'node:crypto';
+import type { Json } from '@/core/case';
+import { inTransaction } from './db';
+import { appendEntries } from './entries';
+import { jobByNumber } from './jobs';
+import { answerQuote, makeQuote, quoteByToken, quotesOf, revokeLinks, sendQuote } from './quotes';
+import { closePool, inDatabase, someJob, someone } from './test-database';
+
+afterAll(closePool);
+
+async function quoted() {
+  const ivo = await someone('owner');
+  const job = await someJob(ivo);
+  const write = (slot: string, value: Json) =>
+    inTransaction((c) => appendEntries(c, job.number, ivo, [{ id: randomUUID(), slot, value }]));
+  await write('part.sun-shell', { grade: 'failed' });
+  const quote = await inTransaction((c) => makeQuote(c, job.number, ivo));
+  const token = await inTransaction((c) => sendQuote(c, job.number, quote.version, ivo));
+  const answer = (body: unknown) => inTransaction((c) => answerQuote(c, token, body));
+  return { ivo, job, quote, token, write, answer };
+}
+
+test('a link shows its quote; the stored hash is not the token', async () => {
+  const { token, quote } = await quoted();
+  expect((await inDatabase((c) => quoteByToken(c, token))).version).toBe(quote.version);
+  expect(token.length).toBeGreaterThanOrEqual(43);
+  const { rows } = await inDatabase((c) =>
+    c.query(`SELECT encode(token_hash, 'base64') AS kept FROM quote_links`),
+  );
+  expect(rows.some((r) => r.kept === token)).toBe(false);
+});
+
+test('accepting freezes the version: later changes make a new one', async () => {
+  const { ivo, job, answer, write, quote } = await quoted();
+  const accepted = await answer({ kind: 'accept', option: 'targeted', name: 'Ada Verhoeven' });
+  expect(accepted.status).toBe('accepted');
+  expect((await inDatabase((c) => jobByNumber(c, job.number))).stage).toBe('build');
+  await write('scope.policy.overhaul', 'full');
+  const next = await inTransaction((c) => makeQuote(c, job.number, ivo));
+  expect(next.version).toBe(2);
+  const versions = await inDatabase((c) => quotesOf(c, job.id));
+  expect(versions.find((q) => q.version === 1)).toMatchObject({ status: 'accepted', content: quote.content });
+  const change = (sql: string) => inDatabase((c) => c.query(sql, [job.id]));
+  await expect(change(`UPDATE quotes SET content = '{}' WHERE job_id = $1`)).rejects.toThrow(/frozen/);
+  await expect(
+    change(`UPDATE quotes SET status = 'declined' WHERE job_id = $1 AND version = 1`),
+  ).rejects.toThrow(/frozen/);
+});
+
+test('an accepted quote cannot be accepted or declined again, but asked about', async () => {
+  const { answer } = await quoted();
+  await answer({ kind: 'accept', option: 'full', name: 'Ada Verhoeven' });
+  await expect(answer({ kind: 'decline', name: 'Ada Verhoeven' })).rejects.toMatchObject({ status: 409 });
+  expect((await answer({ kind: 'ask', name: 'Ada Verhoeven', message: 'When?' })).status).toBe('accepted');
+});
+
+test.each([
+  [{ kind: 'accept', name: 'Ada' }],
+  [{ kind: 'accept', option: 'cheapest', name: 'Ada' }],
+  [{ kind: 'accept', option: 'full', name: ' ' }],
+  [{ kind: 'steal', name: 'Ada' }],
+  [{ kind: 'ask', name: 'Ada', message: 'x'.repeat(2001) }],
+  ['text'],
+])('an answer like %j is refused', async (body) => {
+  const { answer } = await quoted();
+  await expect(answer(body)).rejects.toMatchObject({ status: 400 });
+});
+
+test('expired, revoked and unknown links say so and show nothing', async () => {
+  const { ivo, job, token, quote } = await quoted();
+  await expect(inDatabase((c) => quoteByToken(c, `${token}x`))).rejects.toMatchObject({ status: 404 });
+  await inTransaction((c) => revokeLinks(c, job.number, quote.version, ivo));
+  await expect(inDatabase((c) => quoteByToken(c, token))).rejects.toMatchObject({ status: 410 });
+  const again = await inTransaction((c) => sendQuote(c, job.number, quote.version, ivo));
+  await inDatabase((c) =>
+    c.query(`UPDATE quote_links SET expires_at = now() - interval '1 minute' WHERE quote_id = $1`, [
+      quote.id,
+    ]),
+  );
+  await expect(inDatabase((c) => quoteByToken(c, again))).rejects.toMatchObject({ status: 410 });
+});
+
+test('a newer version supersedes the open one; its link no longer accepts', async () => {
+  const { ivo, job, answer } = await quoted();
+  await inTransaction((c) => makeQuote(c, job.number, ivo));
+  await expect(answer({ kind: 'accept', option: 'full', name: 'Ada' })).rejects.toMatchObject({
+    status: 409,
+  });
+});

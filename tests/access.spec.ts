@@ -1,0 +1,67 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { OURS, signIn } from './helpers';
+
+const VIEWS = [
+  ['board', '/'],
+  ['intake', '/jobs/1003/intake'],
+  ['suspects', '/jobs/1002/suspects'],
+  ['teardown', '/jobs/1002/teardown'],
+  ['cause', '/jobs/1003/cause'],
+  ['scope', '/jobs/1003/scope'],
+  ['quote', '/jobs/1003/quote'],
+  ['shop', '/shop'],
+] as const;
+
+for (const theme of ['light', 'dark'] as const) {
+  test(`axe finds nothing serious, ${theme}`, async ({ browser }) => {
+    test.setTimeout(120_000);
+    const page = await (await browser.newContext({ colorScheme: theme })).newPage();
+    await page.goto('/signin');
+    const found: string[] = await serious(page, 'sign-in');
+    await signIn(page, 'ivo');
+    for (const [name, path] of VIEWS) {
+      await page.goto(path);
+      await page.waitForLoadState('networkidle');
+      found.push(...(await serious(page, name)));
+    }
+    const { path } = await (
+      await page.request.post('/api/jobs/1003/quotes/1/link', { headers: OURS })
+    ).json();
+    await page.goto(path);
+    found.push(...(await serious(page, 'customer page')));
+    expect(found).toEqual([]);
+    await page.context().close();
+  });
+}
+
+async function serious(page: import('@playwright/test').Page, view: string): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map(
+      (v) =>
+        `${view}: ${v.id}: ${v.nodes
+          .slice(0, 3)
+          .map((n) => n.html.slice(0, 140))
+          .join(' | ')}`,
+    );
+}
+
+test('by keyboard alone: find a job, open it, grade a part', async ({ page }) => {
+  await signIn(page, 'mira');
+  await page.keyboard.press('/');
+  await page.keyboard.type('pell');
+  await expect(page.getByText('1 open')).toBeVisible();
+  const card = page.getByRole('link', { name: /Corvane Pell/ });
+  for (let k = 0; k < 12 && !(await card.evaluate((e) => e === document.activeElement)); k++)
+    await page.keyboard.press('Tab');
+  await expect(card).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/teardown/);
+  const sound = page.getByRole('radiogroup', { name: 'Band anchor' }).getByRole('radio', { name: 'Sound' });
+  await sound.focus();
+  await page.keyboard.press('Space');
+  await expect(sound).toBeChecked();
+  await page.keyboard.press('Space');
+});

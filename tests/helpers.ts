@@ -1,0 +1,46 @@
+import { expect } from '@playwright/test';
+import type { APIRequestContext, Page } from '@playwright/test';
+import shop from '@/data/demo/shop.json';
+
+export type Person = 'mira' | 'tobin' | 'ivo';
+
+export async function signIn(page: Page, person: Person): Promise<void> {
+  const { password } = shop.people.find((p) => p.id === person)!;
+  await page.goto('/signin');
+  await page.getByLabel('Name').fill(person);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Harrow Lane');
+}
+
+export async function newJob(page: Page): Promise<number> {
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByRole('button', { name: /Ostrel Four/ }).click();
+  await page.waitForURL(/\/jobs\/\d+\/intake/);
+  return Number(page.url().match(/jobs\/(\d+)/)![1]);
+}
+
+export async function saved(page: Page): Promise<void> {
+  await expect(page.locator('[data-status]')).toHaveAttribute('data-status', 'saved');
+}
+
+export function pick(page: Page, group: string, value: string) {
+  return page
+    .getByRole('radiogroup', { name: group, exact: true })
+    .getByRole('radio', { name: value, exact: true })
+    .click();
+}
+
+export async function stage(page: Page, name: string): Promise<void> {
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name }).click();
+  await page.waitForURL(new RegExp(`/${name.toLowerCase()}$`));
+}
+
+export const OURS = { 'x-pelvik': '1' };
+
+/** The value a job's record holds for a slot, as the server has it. */
+export async function recorded(request: APIRequestContext, job: number, slot: string): Promise<unknown> {
+  const answer = await request.get(`/api/jobs/${job}/entries?after=0`);
+  const { entries } = (await answer.json()) as { entries: { slot: string; value: unknown }[] };
+  return entries.filter((e) => e.slot === slot).at(-1)?.value;
+}

@@ -1,0 +1,151 @@
+import { expect, test } from '@playwright/test';
+import { newJob, pick, recorded, saved, signIn, stage } from './helpers';
+
+/** The whole line on real input: an empty form becomes an accepted quote. */
+test('from a complaint to an accepted quote', async ({ page, browser }) => {
+  test.setTimeout(120_000);
+  await signIn(page, 'ivo');
+  const job = await newJob(page);
+
+  await test.step('intake', async () => {
+    await page.getByLabel('Customer', { exact: true }).fill('Liesbet Ondra');
+    await page.getByLabel('Make').fill('Corvane');
+    await page.getByLabel('Model').fill('Tarn');
+    await page.getByLabel('Year').fill('2012');
+    await page.getByLabel('Odometer').fill('203400,5');
+    await page.getByLabel('What it is worth').fill('4800');
+    await page
+      .getByLabel('In the customer’s words')
+      .fill('Revs up going into second, bangs into third. Fourth is like third.');
+    for (const cell of [
+      'R normal',
+      'D1 normal',
+      'D2 flares',
+      'D2 double bump',
+      'D3 normal',
+      'D4 wrong gear',
+    ]) {
+      await page.getByRole('button', { name: cell, exact: true }).click();
+    }
+    for (const gear of ['R', 'D1', 'D2', 'D3', 'D4']) {
+      await page.getByRole('button', { name: `${gear} verified by the shop` }).click();
+    }
+    await page.getByLabel('D4 acts like').selectOption('D3');
+    await pick(page, 'Level', 'Full');
+    await pick(page, 'Colour', 'Brown');
+    await pick(page, 'Smell', 'Burnt');
+    await pick(page, 'Scanned?', 'Scanned: these');
+    await page.getByLabel('Code', { exact: true }).fill('P0732');
+    await pick(page, 'Kind of code', 'Rationality: ratio or slip not as commanded');
+    await page.getByRole('button', { name: 'Add code' }).click();
+    await expect(page.getByText('P0732')).toBeVisible();
+    await saved(page);
+    await expect(page.getByText('Still to do here:')).toHaveCount(0);
+  });
+
+  await test.step('suspects name the band before a bolt is turned', async () => {
+    await stage(page, 'Suspects');
+    const first = page
+      .getByRole('region', { name: 'Which faults would look like this' })
+      .getByRole('button')
+      .first();
+    await expect(first).toContainText('2-4 band');
+    await expect(first).toContainText('agrees in D1, D2, D3, D4, R');
+    await expect(page.getByRole('region', { name: 'Look at first' })).toContainText('Servo seal rings');
+    await expect(page.getByTestId('dock')).toContainText('not determined');
+  });
+
+  await test.step('teardown: a torn servo seal, a charred band, sound packs', async () => {
+    await stage(page, 'Teardown');
+    await page.getByRole('button', { name: /^4 Band servo/ }).click();
+    await pick(page, 'Servo seal rings', 'Failed');
+    await page.getByRole('button', { name: 'It is out' }).click();
+    await page.getByRole('button', { name: /^6 Reverse and high drums/ }).click();
+    await pick(page, 'Lining', 'Charred');
+    await pick(page, 'Drum surface it ran on', 'Glazed');
+    for (const pack of ['High clutch', 'Reverse clutch']) {
+      await page
+        .getByRole('region', { name: pack })
+        .getByRole('button', { name: /^All alike/ })
+        .click();
+    }
+    await expect(page.getByRole('region', { name: 'High clutch' })).toContainText('18 of 18 faces looked at');
+    await page.getByRole('button', { name: /^2 Pan and filter/ }).click();
+    await pick(page, 'Between the pleats, cut open', 'Dirty');
+    await pick(page, 'Fine grey paste', 'Trace');
+    await page.getByRole('button', { name: /^3 Valve body/ }).click();
+    const s2 = page.getByRole('region', { name: 'Solenoids' });
+    await s2.getByLabel('Resistance').nth(1).fill('26,4');
+    await s2.getByLabel('Measured at').nth(1).fill('45');
+    await expect(s2).toContainText('24.0 Ω at 20 °C: within limits');
+    await saved(page);
+    await expect(page.getByTestId('dock').getByRole('listitem').first()).toContainText(
+      'Servo seal rings torn',
+    );
+  });
+
+  await test.step('cause is committed with its chain', async () => {
+    await stage(page, 'Cause');
+    await expect(page.getByRole('region', { name: 'Chain' }).getByRole('img')).toHaveAttribute(
+      'aria-label',
+      /Servo seal rings torn.*slips and burns/,
+    );
+    await page.getByLabel(/^Reason/).fill('Torn lip, band burnt, everything else sound');
+    await page.getByRole('button', { name: /^Commit: Servo seal rings torn/ }).click();
+    await expect(page.getByText(/^Committed: Servo seal rings torn/)).toBeVisible();
+    await saved(page);
+    expect(await recorded(page.request, job, 'cause.commit')).toMatchObject({
+      cause: 'servo-seal-rings:feed-loss',
+    });
+  });
+
+  await test.step('scope follows, and can be changed with a reason', async () => {
+    await stage(page, 'Scope');
+    const lines = page.getByRole('region', { name: 'Lines' });
+    await expect(lines.locator('[data-line="part-servo-seal-rings"]')).toContainText('The root cause');
+    await expect(lines.locator('[data-line="part-band"]')).toContainText('Burnt');
+    await expect(lines.locator('[data-line="part-converter"]')).toHaveCount(0);
+    await expect(lines.locator('[data-line^="part-solenoid"]')).toHaveCount(0);
+    await lines.getByRole('button', { name: 'Add a line' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByLabel('Part or work').fill('In-line filter');
+    await dialog.getByLabel('Unit price').fill('31.50');
+    await dialog.getByLabel(/^Reason/).fill('Fibre was about');
+    await dialog.getByRole('button', { name: 'Keep' }).click();
+    await expect(lines).toContainText('€31.50');
+    await saved(page);
+  });
+
+  let link = '';
+  await test.step('a quote with options side by side, sent as a link', async () => {
+    await stage(page, 'Quote');
+    for (const name of ['Targeted repair', 'Full overhaul', 'Do not repair']) {
+      await expect(page.getByRole('columnheader', { name })).toBeVisible();
+    }
+    await page.getByRole('button', { name: 'Make version 1' }).click();
+    await page.getByRole('button', { name: 'Make a customer link' }).click();
+    link = await page.getByLabel('Customer link').inputValue();
+    const pdf = await page.request.get(`/api/jobs/${job}/quotes/1/pdf`);
+    expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  });
+
+  await test.step('the customer accepts on a phone', async () => {
+    const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
+    const customer = await phone.newPage();
+    await customer.goto(link);
+    await expect(customer.getByText('Servo seal rings torn')).toBeVisible();
+    await expect(customer.getByRole('button', { name: 'Choose an option to accept' })).toBeDisabled();
+    await customer.getByRole('radio', { name: /Targeted repair/ }).check();
+    await customer.getByLabel('Your name, typed, is your signature').fill('Liesbet Ondra');
+    await customer.getByRole('button', { name: 'Accept: Targeted repair' }).click();
+    await expect(customer.getByRole('status')).toContainText('Liesbet Ondra accepted');
+    const width = await customer.evaluate(() => document.documentElement.scrollWidth);
+    expect(width).toBeLessThanOrEqual(390);
+    await phone.close();
+  });
+
+  await page.goto(`/jobs/${job}/quote`);
+  await expect(page.getByText('Version 1 is accepted and frozen for good.')).toBeVisible();
+  await page.goto('/');
+  await expect(page.getByRole('region', { name: 'Build' })).toContainText('Corvane Tarn 2012');
+});

@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test';
+
+/** Drives Debian's Chromium against the server that `./pelvik test` started. */
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  timeout: 60_000,
+  expect: { timeout: 8_000 },
+  workers: 1,
+  retries: 0,
+  forbidOnly: true,
+  reporter: [['json']],
+  outputDir: '../test-results',
+  use: {
+    baseURL: process.env.PELVIK_BASE_URL,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

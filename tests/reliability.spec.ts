@@ -1,0 +1,105 @@
+import { expect, test } from '@playwright/test';
+import { newJob, OURS, pick, recorded, saved, signIn, stage } from './helpers';
+
+test('what is typed with the network gone is kept over a reload and sent when it returns', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  await context.route('**/api/jobs/**', (route) => route.abort());
+  await pick(page, 'Level', 'Low');
+  await expect(page.locator('[data-status]')).toHaveAttribute('data-status', 'offline');
+  await page.reload();
+  await expect(
+    page.getByRole('radiogroup', { name: 'Level', exact: true }).getByRole('radio', { name: 'Low' }),
+  ).toBeChecked();
+  await context.unroute('**/api/jobs/**');
+  await saved(page);
+  expect(await recorded(page.request, job, 'fluid.level')).toBe('low');
+});
+
+test('a reload in mid-word loses no letter', async ({ page }) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  await page.getByLabel('In the customer’s words').pressSequentially('slips when');
+  await page.reload();
+  await expect(page.getByLabel('In the customer’s words')).toHaveValue('slips when');
+  await expect.poll(() => recorded(page.request, job, 'complaint.words')).toBe('slips when');
+});
+
+test('two people in one job keep both their entries and see each other’s', async ({ page, browser }) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, 'ivo');
+  await other.goto(`/jobs/${job}/intake`);
+  await Promise.all([pick(page, 'Level', 'Low'), pick(other, 'Colour', 'Black')]);
+  await saved(page);
+  await saved(other);
+  await expect(
+    page.getByRole('radiogroup', { name: 'Colour', exact: true }).getByRole('radio', { name: 'Black' }),
+  ).toBeChecked({ timeout: 12_000 });
+  await expect(
+    other.getByRole('radiogroup', { name: 'Level', exact: true }).getByRole('radio', { name: 'Low' }),
+  ).toBeChecked({ timeout: 12_000 });
+  await other.context().close();
+});
+
+test('undo takes back the last change', async ({ page }) => {
+  await signIn(page, 'mira');
+  await newJob(page);
+  await pick(page, 'Level', 'Low');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(
+    page.getByRole('radiogroup', { name: 'Level', exact: true }).getByRole('radio', { name: 'Low' }),
+  ).not.toBeChecked();
+});
+
+test('the pack editor paints by keyboard and by dragging, and names the pattern', async ({ page }) => {
+  await signIn(page, 'mira');
+  await newJob(page);
+  await stage(page, 'Teardown');
+  await page.getByRole('button', { name: /^7 Forward and overrun/ }).click();
+  const pack = page.getByRole('region', { name: 'Forward clutch' });
+  await pack.getByRole('application').focus();
+  for (const key of ['1', '1', '4', '4']) await page.keyboard.press(key);
+  await expect(pack).toContainText('4 of 22 faces looked at');
+  await pack.getByRole('button', { name: '7 Welded' }).click();
+  const from = (await pack.locator('[data-face="8a"]').boundingBox())!;
+  const to = (await pack.locator('[data-face="10b"]').boundingBox())!;
+  await page.mouse.move(from.x + 4, from.y + 40);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 4, to.y + 40, { steps: 40 });
+  await page.mouse.up();
+  await expect(pack).toContainText('10 of 22 faces looked at');
+  await pack.getByRole('button', { name: '4 Charred, blue' }).click();
+  await pack.getByRole('button', { name: /^All alike/ }).click();
+  await expect(pack).toContainText('All plates alike');
+});
+
+test('a text file named .jpg is refused in words, and nothing else is lost', async ({ page }) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  await stage(page, 'Teardown');
+  await page.getByRole('button', { name: /^2 Pan and filter/ }).click();
+  await pick(page, 'Between the pleats, cut open', 'Blocked');
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Photo of the filter' }).click();
+  await (
+    await chooser
+  ).setFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('only text') });
+  await expect(page.getByRole('alert')).toContainText('not a picture that can be read');
+  await saved(page);
+  expect(await recorded(page.request, job, 'filter.state')).toBe('blocked');
+});
+
+test('a case file comes back as the same job', async ({ page }) => {
+  await signIn(page, 'ivo');
+  const out = await (await page.request.get('/api/jobs/1001/case')).json();
+  const answer = await page.request.post('/api/cases', { headers: OURS, data: out });
+  const { number } = await answer.json();
+  const back = await (await page.request.get(`/api/jobs/${number}/case`)).json();
+  expect(back).toEqual(out);
+  expect(out.photos.length).toBeGreaterThan(0);
+});

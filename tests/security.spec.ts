@@ -1,0 +1,102 @@
+import { expect, test } from '@playwright/test';
+import { OURS, signIn } from './helpers';
+
+test('without a session pages lead to sign-in and the interface says so', async ({ page }) => {
+  await page.goto('/jobs/1001/intake');
+  await expect(page).toHaveURL(/signin/);
+  const answer = await page.request.get('/api/jobs/1001/entries');
+  expect(answer.status()).toBe(401);
+  expect((await answer.json()).error.remedy).toContain('Sign in');
+});
+
+test('an invented session opens nothing', async ({ page, context, baseURL }) => {
+  await context.addCookies([{ name: 'pelvik_session', value: 'A'.repeat(43), url: baseURL! }]);
+  expect((await page.request.get('/api/jobs')).status()).toBe(401);
+});
+
+test('a request from elsewhere is refused even with the cookie', async ({ page }) => {
+  await signIn(page, 'mira');
+  expect((await page.request.post('/api/jobs', { data: { unit: 'ostrel-four' } })).status()).toBe(403);
+  const foreign = { ...OURS, origin: 'http://elsewhere.example' };
+  expect(
+    (await page.request.post('/api/jobs', { headers: foreign, data: { unit: 'ostrel-four' } })).status(),
+  ).toBe(403);
+});
+
+test('the owner’s page and the counter’s work stay theirs', async ({ page }) => {
+  await signIn(page, 'mira');
+  await page.goto('/shop');
+  await expect(page.getByRole('heading', { name: 'This page is the owner’s' })).toBeVisible();
+  const link = await page.request.post('/api/jobs/1003/quotes/1/link', { headers: OURS });
+  expect(link.status()).toBe(403);
+  expect((await link.json()).error.remedy).toContain('counter or owner');
+});
+
+test('headers are strict, the policy has a nonce, and no page breaks it', async ({ page }) => {
+  const broken: string[] = [];
+  page.on('console', (m) => m.text().includes('Content Security Policy') && broken.push(m.text()));
+  await signIn(page, 'ivo');
+  for (const path of [
+    '/jobs/1002/intake',
+    '/jobs/1002/suspects',
+    '/jobs/1002/teardown',
+    '/jobs/1003/cause',
+    '/jobs/1003/scope',
+    '/jobs/1003/quote',
+    '/shop',
+  ]) {
+    const answer = (await page.goto(path))!;
+    const policy = answer.headers()['content-security-policy']!;
+    expect(policy).toMatch(/script-src 'self' 'nonce-[\w+/=]+' 'strict-dynamic'/);
+    expect(policy).not.toMatch(/unsafe-eval|style-src-elem[^;]*unsafe-inline/);
+    expect(answer.headers()['x-frame-options']).toBe('DENY');
+    await page.waitForLoadState('networkidle');
+  }
+  expect(broken).toEqual([]);
+});
+
+test('bad input gets a clear answer', async ({ page }) => {
+  await signIn(page, 'ivo');
+  const post = (path: string, data: string | object) =>
+    page.request.post(path, { headers: { ...OURS, 'content-type': 'application/json' }, data });
+  const cut = await post('/api/cases', '{"format":"pelvik-case/1","unit":"ostrel');
+  expect(cut.status()).toBe(400);
+  expect((await cut.json()).error.message).toContain('not valid JSON');
+  const wrong = await post('/api/cases', {
+    format: 'pelvik-case/1',
+    unit: 'ostrel-four',
+    findings: [{ slot: 'vehicle.odometerKm', value: 1e99 }],
+  });
+  expect((await wrong.json()).error.problems[0].pointer).toBe('/findings/0/value');
+  const huge = await post('/api/cases', `{"x":"${'y'.repeat(50 * 1024 * 1024)}"}`);
+  expect(huge.status()).toBe(413);
+  const large = await post('/api/jobs/1001/entries', `{"entries":"${'y'.repeat(600 * 1024)}"}`);
+  expect(large.status()).toBe(413);
+  expect((await page.request.get('/api/jobs/999999/entries')).status()).toBe(404);
+  await page.goto('/jobs/999999/intake');
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+});
+
+test('a stale or unknown customer link says what to do and shows nothing', async ({ page }) => {
+  await page.goto(`/q/${'B'.repeat(43)}`);
+  await expect(page.getByRole('heading', { name: 'This link is not known.' })).toBeVisible();
+  await signIn(page, 'ivo');
+  const { path } = await (await page.request.post('/api/jobs/1003/quotes/1/link', { headers: OURS })).json();
+  await page.request.delete('/api/jobs/1003/quotes/1/link', { headers: OURS });
+  await page.goto(path);
+  await expect(page.getByRole('heading', { name: 'This link is no longer valid.' })).toBeVisible();
+  await expect(page.getByText('Sunniva')).toHaveCount(0);
+});
+
+test('signing out ends the session on the server too', async ({ page, context }) => {
+  await signIn(page, 'tobin');
+  const cookies = await context.cookies();
+  expect(cookies.find((c) => c.name === 'pelvik_session')).toMatchObject({
+    httpOnly: true,
+    sameSite: 'Strict',
+  });
+  await page.getByRole('button', { name: /sign out/ }).click();
+  await page.waitForURL(/signin/);
+  await context.addCookies(cookies);
+  expect((await page.request.get('/api/jobs')).status()).toBe(401);
+});
