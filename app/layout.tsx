@@ -19,8 +19,8 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" suppressHydrationWarning>
       <head>
-        {/* styled-components reads the nonce of the styles it adds in the browser from here. */}
-        <meta name="sc-nonce" content={nonce} />
+        {/* styled-components and React Aria read the nonce of the styles they add in the browser from here. */}
+        <meta property="csp-nonce" content={nonce} nonce={nonce} suppressHydrationWarning />
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: THEME }} />
       </head>
       <body>

@@ -1,2 +1,209 @@
-export const help = 'x';
-export const run = async () => 0;
+import { chromium as browserType } from 'playwright-core';
+import type { Page } from 'playwright-core';
+import { stateFromValues } from '@/core/case';
+import type { Json } from '@/core/case';
+import { diagnoser } from '@/core/diagnosis';
+import { gearOutcome, singleFaults } from '@/core/powerflow';
+import { complaintsOf, suspectRanker } from '@/core/suspects';
+import type { UnitDefinition } from '@/core/unit';
+import demo from '@/data/demo/jobs.json';
+import shop from '@/data/demo/shop.json';
+import ostrelFour from '@/data/units/ostrel-four.json';
+import { ensureBuild } from './build';
+import { dropDatabase, ensureCluster, ensureDatabase } from './cluster';
+import { knowledge } from './diagnose';
+import { CommandError } from './fail';
+import { migrate } from './migrate';
+import { seedDemo } from './seed';
+import { serve } from './serve';
+import { chromium, ensureDebian, freePort, stop } from './system';
+
+export const help = `
+./pelvik bench
+
+Measures the budgets on this machine and prints JSON: milliseconds, kilobytes, and the budget beside each figure.
+`;
+
+interface Figure {
+  name: string;
+  value: number;
+  unit: 'ms' | 'kB';
+  budget: number;
+  of: string;
+}
+
+export async function run(args: string[]): Promise<number> {
+  if (args.length) throw new CommandError(`bench does not know "${args[0]}".`, 2);
+  const figures = [...core(), ...(await served())];
+  const rounded = figures.map((f) => ({
+    ...f,
+    value: Math.round(f.value * 100) / 100,
+    held: f.value <= f.budget,
+  }));
+  process.stdout.write(`${JSON.stringify({ figures: rounded }, null, 1)}\n`);
+  return rounded.every((f) => f.held) ? 0 : 1;
+}
+
+function core(): Figure[] {
+  const unit = ostrelFour as unknown as UnitDefinition;
+  const faults = singleFaults(unit);
+  const powerflow = median(30, () => {
+    for (const fault of faults) for (const gear of unit.gears) gearOutcome(unit, gear.key, [fault]);
+  });
+  const diagnose = diagnoser(unit, knowledge);
+  const fullest = demo.jobs
+    .map((j) => j.findings as unknown as Record<string, Json>)
+    .sort((a, b) => Object.keys(b).length - Object.keys(a).length)[0]!;
+  const state = stateFromValues(fullest);
+  const rank = suspectRanker(unit, knowledge.behaviour);
+  const count = `Ostrel Four, ${Object.keys(state).length} findings, median of 30`;
+  return [
+    {
+      name: 'all single faults in every gear',
+      value: powerflow,
+      unit: 'ms',
+      budget: 5,
+      of: `${faults.length} faults, median of 30`,
+    },
+    {
+      name: 'diagnosis with next checks',
+      value: median(30, () => diagnose(state)),
+      unit: 'ms',
+      budget: 100,
+      of: count,
+    },
+    {
+      name: 'suspects from the grid',
+      value: median(30, () => rank(complaintsOf(state))),
+      unit: 'ms',
+      budget: 100,
+      of: count,
+    },
+  ];
+}
+
+async function served(): Promise<Figure[]> {
+  ensureDebian(chromium, ['chromium']);
+  ensureBuild();
+  const cluster = await ensureCluster();
+  const database = 'pelvik_bench';
+  await dropDatabase(cluster, database);
+  await ensureDatabase(cluster, database);
+  await migrate(cluster.url(database));
+  await seedDemo(cluster.url(database));
+  const port = await freePort();
+  const server = await serve(cluster.url(database), port, 'start', true);
+  const browser = await browserType.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    return await inBrowser(page, `http://127.0.0.1:${port}`);
+  } finally {
+    await browser.close();
+    await stop(server);
+    await dropDatabase(cluster, database);
+    if (cluster.started) cluster.stop();
+  }
+}
+
+async function inBrowser(page: Page, base: string): Promise<Figure[]> {
+  const { id, password } = shop.people.find((p) => p.role === 'technician')!;
+  await page.goto(`${base}/signin`);
+  await page.getByLabel('Name').fill(id);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL(`${base}/`);
+  await page.goto(`${base}/jobs/1002/teardown`);
+  await page.locator('[data-testid="dock"]').waitFor();
+  const scripts = await page.evaluate(() =>
+    performance
+      .getEntriesByType('resource')
+      .filter((r) => r.name.endsWith('.js'))
+      .reduce((sum, r) => sum + (r as PerformanceResourceTiming).encodedBodySize, 0),
+  );
+  const presses = await page.evaluate(pressThirtyTimes);
+  const cookies = await page.context().cookies();
+  const cookie = cookies.map((c) => `${c.name}=${c.value}`).join('; ');
+  const pages: number[] = [];
+  for (let k = 0; k < 15; k++) {
+    const started = performance.now();
+    await (await fetch(`${base}/jobs/1002/teardown`, { headers: { cookie } })).text();
+    pages.push(performance.now() - started);
+  }
+  return [
+    {
+      name: 'finding to new ranking on screen, 95th percentile',
+      value: quantile(presses, 0.95),
+      unit: 'ms',
+      budget: 150,
+      of: `${presses.length} presses`,
+    },
+    {
+      name: 'job page from the server',
+      value: quantile(pages, 0.5),
+      unit: 'ms',
+      budget: 50,
+      of: 'median of 15, whole answer',
+    },
+    {
+      name: 'compressed script of a stage',
+      value: scripts / 1024,
+      unit: 'kB',
+      budget: 250,
+      of: 'teardown, first load',
+    },
+  ];
+}
+
+/** Runs in the page: grades a part back and forth and waits for the dock to be drawn anew each time. */
+async function pressThirtyTimes(): Promise<number[]> {
+  const dock = document.querySelector('[data-testid="dock"]')!;
+  const buttons = [
+    ...document.querySelectorAll<HTMLElement>(
+      '[role="radiogroup"][aria-label="High piston outer seal"] [role="radio"]',
+    ),
+  ];
+  const times: number[] = [];
+  for (let k = 0; k < 30; k++) {
+    const button = buttons.find((b) => b.textContent === (k % 2 ? 'Sound' : 'Failed'))!;
+    const changed = new Promise<void>((resolve) => {
+      const observer = new MutationObserver(() => {
+        observer.disconnect();
+        // The next frame is when it is on screen.
+        requestAnimationFrame(() => resolve());
+      });
+      observer.observe(dock, { subtree: true, childList: true, characterData: true, attributes: true });
+    });
+    const started = performance.now();
+    button.click();
+    await changed;
+    times.push(performance.now() - started);
+    await new Promise((resolve) => setTimeout(resolve, 150));
+  }
+  return times;
+}
+
+function median(runs: number, work: () => unknown): number {
+  for (let k = 0; k < 5; k++) work();
+  const times = Array.from({ length: runs }, () => {
+    const started = performance.now();
+    work();
+    return performance.now() - started;
+  });
+  return quantile(times, 0.5);
+}
+
+function quantile(values: number[], q: number): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.ceil(q * sorted.length) - 1)]!;
+}

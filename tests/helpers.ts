@@ -17,6 +17,7 @@ export async function newJob(page: Page): Promise<number> {
   await page.getByRole('button', { name: 'New job' }).click();
   await page.getByRole('button', { name: /Ostrel Four/ }).click();
   await page.waitForURL(/\/jobs\/\d+\/intake/);
+  await saved(page);
   return Number(page.url().match(/jobs\/(\d+)/)![1]);
 }
 

@@ -34,6 +34,7 @@ test('two people in one job keep both their entries and see each other’s', asy
   const other = await (await browser.newContext()).newPage();
   await signIn(other, 'ivo');
   await other.goto(`/jobs/${job}/intake`);
+  await saved(other);
   await Promise.all([pick(page, 'Level', 'Low'), pick(other, 'Colour', 'Black')]);
   await saved(page);
   await saved(other);
@@ -89,7 +90,9 @@ test('a text file named .jpg is refused in words, and nothing else is lost', asy
   await (
     await chooser
   ).setFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('only text') });
-  await expect(page.getByRole('alert')).toContainText('not a picture that can be read');
+  await expect(page.getByRole('alert').filter({ hasText: 'Not kept' })).toContainText(
+    'not a picture that can be read',
+  );
   await saved(page);
   expect(await recorded(page.request, job, 'filter.state')).toBe('blocked');
 });

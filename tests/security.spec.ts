@@ -58,7 +58,10 @@ test('headers are strict, the policy has a nonce, and no page breaks it', async 
 test('bad input gets a clear answer', async ({ page }) => {
   await signIn(page, 'ivo');
   const post = (path: string, data: string | object) =>
-    page.request.post(path, { headers: { ...OURS, 'content-type': 'application/json' }, data });
+    page.request.post(path, {
+      headers: { ...OURS, 'content-type': 'application/json' },
+      data: typeof data === 'string' ? Buffer.from(data) : data,
+    });
   const cut = await post('/api/cases', '{"format":"pelvik-case/1","unit":"ostrel');
   expect(cut.status()).toBe(400);
   expect((await cut.json()).error.message).toContain('not valid JSON');

@@ -99,7 +99,7 @@ export function CauseStage() {
           ))}
         </Candidates>
       </Section>
-      <Section title="Chain" note="From the first cause on. Dashed: inferred, nobody has seen it.">
+      <Section wide title="Chain" note="From the first cause on. Dashed: inferred, nobody has seen it.">
         <ChainMap chain={cause.chain} unit={unit} />
       </Section>
       <Section

@@ -26,7 +26,7 @@ export function ChainMap({ chain, unit }: { chain: ChainStep[]; unit: UnitDefini
   const width = Math.max(...places.map((p) => p.x)) + WIDE + 8;
   const height = Math.max(...places.map((p) => p.y)) + TALL + 8;
   return (
-    <Map>
+    <Map tabIndex={0} aria-label="Chain of causes">
       <svg
         width={width}
         height={height}

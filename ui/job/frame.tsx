@@ -151,6 +151,7 @@ function Promise() {
 function SaveState() {
   const { status } = useJob();
   const words = {
+    opening: 'Opening',
     saved: 'Saved',
     saving: 'Saving',
     offline: `No connection: ${'waiting' in status ? status.waiting : 0} kept here`,

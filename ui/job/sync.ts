@@ -4,6 +4,7 @@ import { Outbox } from './outbox';
 import { RequestError, send } from './request';
 
 export type SaveStatus =
+  | { kind: 'opening' }
   | { kind: 'saved' }
   | { kind: 'saving'; waiting: number }
   | { kind: 'offline'; waiting: number }
@@ -39,8 +40,8 @@ export class JobSync {
   private lastSeq: number;
   private pending: NewEntry[] = [];
   private refusals: Refusal[] = [];
-  private status: SaveStatus = { kind: 'saved' };
-  private outbox: Outbox | null = null;
+  private status: SaveStatus = { kind: 'opening' };
+  private opened: Promise<Outbox> | null = null;
   private flushing = false;
   private again = false;
   private retry = 1000;
@@ -71,8 +72,7 @@ export class JobSync {
   /** Opens the outbox, takes up what an earlier visit left in it, and starts listening for others. */
   async begin(): Promise<void> {
     this.listening = true;
-    this.outbox ??= await Outbox.open(this.user.id);
-    const left = await this.outbox.waiting(this.job);
+    const left = await (await this.outbox()).waiting(this.job);
     const ids = new Set(this.pending.map((e) => e.id));
     const entries = left.flatMap((i) => (i.kind === 'entry' && !ids.has(i.entry.id) ? [i.entry] : []));
     this.pending = [...entries, ...this.pending];
@@ -94,13 +94,14 @@ export class JobSync {
   writeMany(writes: [string, Json][]): void {
     const entries = writes.map(([slot, value]): NewEntry => ({ id: crypto.randomUUID(), slot, value }));
     this.pending = [...this.pending, ...entries];
+    if (this.status.kind === 'saved') this.status = { kind: 'saving', waiting: this.pending.length };
     this.publish();
     void this.keep(entries);
   }
 
   /** Keeps a photo until the server has it. */
   async addPhoto(id: string, blob: Blob): Promise<void> {
-    await this.outbox?.add({ job: this.job, kind: 'photo', photo: { id, blob } });
+    await (await this.outbox()).add({ job: this.job, kind: 'photo', photo: { id, blob } });
     await this.flush();
   }
 
@@ -109,13 +110,19 @@ export class JobSync {
     this.publish();
   }
 
+  /** Opened once; a write that comes before waits for it. */
+  private outbox(): Promise<Outbox> {
+    this.opened ??= Outbox.open(this.user.id);
+    return this.opened;
+  }
+
   private async keep(entries: NewEntry[]): Promise<void> {
-    for (const entry of entries) await this.outbox?.add({ job: this.job, kind: 'entry', entry });
+    const outbox = await this.outbox();
+    for (const entry of entries) await outbox.add({ job: this.job, kind: 'entry', entry });
     await this.flush();
   }
 
   private async flush(): Promise<void> {
-    if (!this.outbox) return;
     if (this.flushing) {
       this.again = true;
       return;
@@ -124,7 +131,7 @@ export class JobSync {
     try {
       for (;;) {
         this.again = false;
-        const waiting = await this.outbox.waiting(this.job);
+        const waiting = await (await this.outbox()).waiting(this.job);
         if (waiting.length === 0) break;
         this.setStatus({ kind: 'saving', waiting: waiting.length });
         await this.sendSome(waiting);
@@ -140,6 +147,7 @@ export class JobSync {
   }
 
   private async sendSome(waiting: Awaited<ReturnType<Outbox['waiting']>>): Promise<void> {
+    const outbox = await this.outbox();
     const [first] = waiting;
     if (first!.kind === 'photo') {
       try {
@@ -152,14 +160,14 @@ export class JobSync {
         ];
         this.write(`photo.${first!.photo.id}`, null);
       }
-      await this.outbox!.remove([first!.key]);
+      await outbox.remove([first!.key]);
       return;
     }
     const batch = waiting.slice(0, BATCH).flatMap((i) => (i.kind === 'entry' ? [i] : []));
     const answer = await send<Appended>('POST', `/api/jobs/${this.job}/entries`, {
       entries: batch.map((i) => i.entry),
     });
-    await this.outbox!.remove(batch.map((i) => i.key));
+    await outbox.remove(batch.map((i) => i.key));
     const done = new Set(batch.map((i) => i.entry.id));
     const values = new Map(batch.map((i) => [i.entry.id, i.entry.value]));
     this.pending = this.pending.filter((e) => !done.has(e.id));

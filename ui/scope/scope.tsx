@@ -138,6 +138,7 @@ export function ScopeStage() {
           </Line>
         </Section>
         <Section
+          wide
           title="Lines"
           note={
             cause

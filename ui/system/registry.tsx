@@ -7,6 +7,8 @@ import { GlobalStyle } from './theme';
 
 /** Collects styles while the server renders; every style element carries the page's nonce. */
 export function StyleRegistry({ nonce, children }: { nonce: string; children: ReactNode }) {
+  // The document keeps the nonce it came with; later renders of the layout bring others, which it would refuse.
+  const [first] = useState(nonce);
   const [sheet] = useState(() => (typeof window === 'undefined' ? new ServerStyleSheet({ nonce }) : null));
   useServerInsertedHTML(() => {
     if (!sheet) return null;
@@ -15,7 +17,7 @@ export function StyleRegistry({ nonce, children }: { nonce: string; children: Re
     return <>{styles}</>;
   });
   return (
-    <StyleSheetManager nonce={nonce} sheet={sheet?.instance}>
+    <StyleSheetManager nonce={first} sheet={sheet?.instance}>
       <GlobalStyle />
       {children}
     </StyleSheetManager>

@@ -9,10 +9,10 @@ export const Page = styled.div`
   padding: 0 24px 24px;
 `;
 
-const Row = styled.section`
+const Row = styled.section<{ $wide?: boolean }>`
   display: grid;
-  grid-template-columns: 176px minmax(0, 1fr);
-  gap: 24px;
+  grid-template-columns: ${(p) => (p.$wide ? 'minmax(0, 1fr)' : '176px minmax(0, 1fr)')};
+  gap: ${(p) => (p.$wide ? 12 : 24)}px;
   padding: 18px 0 20px;
   border-top: 1px solid var(--rule);
   &:first-child {
@@ -37,9 +37,9 @@ const Aside = styled.div`
   text-wrap: pretty;
 `;
 
-export function Section(props: { title: string; note?: ReactNode; children: ReactNode; id?: string }) {
+export function Section(props: { title: string; note?: ReactNode; children: ReactNode; wide?: boolean }) {
   return (
-    <Row id={props.id} aria-label={props.title}>
+    <Row $wide={props.wide} aria-label={props.title}>
       <Head>
         <Title>{props.title}</Title>
         {props.note && <Aside>{props.note}</Aside>}
