@@ -54,3 +54,14 @@ export function below<T extends Json>(state: JobState, prefix: string): [string,
     .sort()
     .map((slot) => [slot.slice(prefix.length), state[slot]!.value as T]);
 }
+
+/** True when two states hold the same values, whoever wrote them and when. */
+export function sameValues(a: JobState, b: JobState): boolean {
+  const slots = Object.keys(a);
+  if (a === b) return true;
+  if (slots.length !== Object.keys(b).length) return false;
+  return slots.every((slot) => {
+    const [x, y] = [a[slot]!.value, b[slot]?.value];
+    return x === y || (typeof x === 'object' && JSON.stringify(x) === JSON.stringify(y));
+  });
+}

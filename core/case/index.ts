@@ -1,5 +1,5 @@
 export type { Entry, Json, NewEntry } from './entry';
-export { below, EMPTY_STATE, fold, FOLD_VERSION, stateFromValues, valueOf } from './fold';
+export { below, EMPTY_STATE, fold, FOLD_VERSION, sameValues, stateFromValues, valueOf } from './fold';
 export type { JobState, SlotState } from './fold';
 export { isStage, STAGE_NAMES, STAGES } from './stage';
 export type { Stage } from './stage';

@@ -41,8 +41,11 @@ export function reduce(augmented: number[][], columns: number): Reduced {
 }
 
 function scaled(row: number[]): number[] {
-  const largest = Math.max(...row.map(Math.abs));
-  return largest > 0 ? row.map((v) => v / largest) : [...row];
+  let largest = 0;
+  for (const value of row) largest = Math.max(largest, Math.abs(value));
+  const copy = row.slice();
+  if (largest > 0) for (let k = 0; k < copy.length; k++) copy[k] = copy[k]! / largest;
+  return copy;
 }
 
 /** Every solution of a reduced system: a particular one plus any combination of `directions`. */

@@ -26,41 +26,75 @@ export interface System {
  */
 export function buildSystem(unit: UnitDefinition, gear: GearPosition, faults: Fault[]): System {
   const splits = splitsOf(unit, faults);
-  const members = [...unit.members.map((m) => m.id), ...splits.map((s) => s.twin)];
-  const index = new Map(members.map((id, k) => [id, k]));
-  const ends = (member: string, attachment: Attachment): number => {
-    const split = splits.find((s) => s.member === member && s.away.some((a) => same(a, attachment)));
-    return index.get(split ? split.twin : member) ?? -1;
-  };
+  const { members, input, output, gearsets, elements } = splits.length
+    ? compile(unit, splits)
+    : compiled(unit);
   const lost = new Set(faults.flatMap((f) => (f.kind === 'lost' ? [f.element] : [])));
   const stuck = new Set(faults.flatMap((f) => (f.kind === 'stuck' ? [f.element] : [])));
   const stripped = new Set(faults.flatMap((f) => (f.kind === 'strip' ? [f.gearset] : [])));
   const rows: number[][] = [];
   const owners: (string | null)[] = [];
   const oneWays: OneWay[] = [];
+  for (const { id, row } of gearsets) {
+    if (stripped.has(id)) continue;
+    rows.push(row);
+    owners.push(null);
+  }
+  for (const { id, row, oneWay } of elements) {
+    if (lost.has(id)) continue;
+    if (oneWay && !stuck.has(id)) oneWays.push({ element: id, row });
+    else if (stuck.has(id) || gear.apply.includes(id)) {
+      rows.push(row);
+      owners.push(id);
+    }
+  }
+  return { members, input, output, rows, owners, oneWays };
+}
 
-  for (const set of unit.gearsets) {
-    if (stripped.has(set.id)) continue;
-    rows.push(
-      toRow(
+/** Every row a unit can need, worked out once. Rows are shared and never written to. */
+interface CompiledUnit {
+  members: string[];
+  input: number;
+  output: number;
+  gearsets: { id: string; row: number[] }[];
+  elements: { id: string; row: number[]; oneWay: boolean }[];
+}
+
+const whole = new WeakMap<UnitDefinition, CompiledUnit>();
+
+function compiled(unit: UnitDefinition): CompiledUnit {
+  let known = whole.get(unit);
+  if (!known) {
+    known = compile(unit, []);
+    whole.set(unit, known);
+  }
+  return known;
+}
+
+function compile(unit: UnitDefinition, splits: Split[]): CompiledUnit {
+  const members = [...unit.members.map((m) => m.id), ...splits.map((s) => s.twin)];
+  const index = new Map(members.map((id, k) => [id, k]));
+  const ends = (member: string, attachment: Attachment): number => {
+    const split = splits.find((s) => s.member === member && s.away.some((a) => same(a, attachment)));
+    return index.get(split ? split.twin : member) ?? -1;
+  };
+  return {
+    members,
+    input: ends(unit.input, { terminal: 'input' }),
+    output: ends(unit.output, { terminal: 'output' }),
+    gearsets: unit.gearsets.map((set) => ({
+      id: set.id,
+      row: toRow(
         members.length,
         gearTerms(set).map((t) => [ends(t.member, { gearset: set.id, gear: t.gear }), t.weight]),
       ),
-    );
-    owners.push(null);
-  }
-  for (const element of unit.elements) {
-    if (lost.has(element.id)) continue;
-    const row = elementRow(members.length, element, ends);
-    if (element.kind === 'one-way' && !stuck.has(element.id)) oneWays.push({ element: element.id, row });
-    else if (stuck.has(element.id) || gear.apply.includes(element.id)) {
-      rows.push(row);
-      owners.push(element.id);
-    }
-  }
-  const input = ends(unit.input, { terminal: 'input' });
-  const output = ends(unit.output, { terminal: 'output' });
-  return { members, input, output, rows, owners, oneWays };
+    })),
+    elements: unit.elements.map((element) => ({
+      id: element.id,
+      row: elementRow(members.length, element, ends),
+      oneWay: element.kind === 'one-way',
+    })),
+  };
 }
 
 interface Split {

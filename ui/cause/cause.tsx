@@ -7,7 +7,7 @@ import type { Cause } from '@/core/diagnosis';
 import { findingWords } from '@/core/quote';
 import type { CauseCommit } from '@/core/quote';
 import { SlotText } from '@/ui/job/fields';
-import { useJob } from '@/ui/job/provider';
+import { useJob, useReasoning } from '@/ui/job/provider';
 import { evidenceWords, percent } from '@/ui/job/words';
 import { Button, Caption, Line, Notice, Page, Section, Stack, TextInput } from '@/ui/system';
 import { ChainMap } from './chain-map';
@@ -71,7 +71,8 @@ const Ledger = styled.table`
 
 /** What broke first, what that did to the rest, and what speaks for and against. The technician has the last word. */
 export function CauseStage() {
-  const { unit, state, reasoning } = useJob();
+  const { unit, state } = useJob();
+  const { reasoning } = useReasoning();
   const [chosen, setChosen] = useState<string | null>(null);
   if (!reasoning) return <Page>Working it out …</Page>;
   const { diagnosis } = reasoning;
@@ -189,7 +190,8 @@ function WeightBar({ share }: { share: number }) {
 }
 
 function LeftOpen({ cause }: { cause: Cause }) {
-  const { unit, reasoning } = useJob();
+  const { unit } = useJob();
+  const { reasoning } = useReasoning();
   const { unexplained, nextChecks, causes } = reasoning!.diagnosis;
   const leading = cause.id === causes[0]!.id;
   return (
@@ -218,7 +220,8 @@ function LeftOpen({ cause }: { cause: Cause }) {
 }
 
 function Commit({ cause, commit }: { cause: Cause; commit: CauseCommit | undefined }) {
-  const { write, user, reasoning } = useJob();
+  const { write, user } = useJob();
+  const { reasoning } = useReasoning();
   const [reason, setReason] = useState(commit?.cause === cause.id ? commit.reason : '');
   const { causes, undetermined } = reasoning!.diagnosis;
   const differs = cause.id !== causes[0]!.id || undetermined;
@@ -276,7 +279,8 @@ function Commit({ cause, commit }: { cause: Cause; commit: CauseCommit | undefin
 }
 
 function PlainWords() {
-  const { state, reasoning, write } = useJob();
+  const { state, write } = useJob();
+  const { reasoning } = useReasoning();
   const own = valueOf<string>(state, 'cause.words');
   const draft = findingWords(state, reasoning!.diagnosis);
   if (own !== undefined) {

@@ -1,7 +1,7 @@
 'use client';
 import styled from 'styled-components';
 import { percent } from './words';
-import { useJob } from './provider';
+import { useReasoning } from './provider';
 
 const Dock = styled.aside`
   position: sticky;
@@ -67,7 +67,7 @@ const Check = styled.p`
 
 /** Travels along from Suspects on: the candidates now, what moved since the last finding, and the next check. */
 export function VerdictDock() {
-  const { reasoning, before } = useJob();
+  const { reasoning, before } = useReasoning();
   if (!reasoning) {
     return (
       <Dock aria-label="Verdict" data-noprint aria-busy>

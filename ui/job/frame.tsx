@@ -8,7 +8,7 @@ import { valueOf } from '@/core/case';
 import type { Stage } from '@/core/case';
 import { vehicleName } from '@/core/quote';
 import { Button, Mark, Notice } from '@/ui/system';
-import { useJob } from './provider';
+import { useJob, useSaving } from './provider';
 import { StageRail } from './rail';
 import { VerdictDock } from './dock';
 import { missingFor } from './missing';
@@ -149,7 +149,7 @@ function Promise() {
 }
 
 function SaveState() {
-  const { status } = useJob();
+  const { status } = useSaving();
   const words = {
     opening: 'Opening',
     saved: 'Saved',
@@ -166,7 +166,7 @@ function SaveState() {
 }
 
 function Refusals() {
-  const { refusals, dismiss } = useJob();
+  const { refusals, dismiss } = useSaving();
   return refusals.map((refusal, k) => (
     <Notice key={k} $tone="bad" role="alert">
       Not kept: {refusal.slot}. {refusal.message}{' '}

@@ -38,23 +38,44 @@ interface JobContextValue extends JobLibrary {
   user: JobUser;
   stage: Stage;
   state: JobState;
-  status: SaveStatus;
-  refusals: Refusal[];
-  reasoning: Reasoning | null;
-  /** Probabilities before the last change, to show what rose and fell. */
-  before: Map<string, number>;
   write: (slot: string, value: Json) => void;
   writeMany: (writes: [string, Json][]) => void;
   undo: (() => void) | null;
   addPhoto: (id: string, blob: Blob) => void;
+}
+
+interface ReasoningValue {
+  reasoning: Reasoning | null;
+  /** Probabilities before the last change, to show what rose and fell. */
+  before: Map<string, number>;
+}
+
+interface SavingValue {
+  status: SaveStatus;
+  refusals: Refusal[];
   dismiss: (refusal: Refusal) => void;
 }
 
 const JobContext = createContext<JobContextValue | null>(null);
+// Apart from the job, so that the work is not drawn anew when only the verdict or the word "Saved" changes.
+const ReasoningContext = createContext<ReasoningValue>({ reasoning: null, before: new Map() });
+const SavingContext = createContext<SavingValue | null>(null);
 
 export function useJob(): JobContextValue {
   const value = useContext(JobContext);
   if (!value) throw new Error('useJob stands outside a job.');
+  return value;
+}
+
+/** What the record says so far; null until the worker has answered once. */
+export function useReasoning(): ReasoningValue {
+  return useContext(ReasoningContext);
+}
+
+/** How the saving goes. */
+export function useSaving(): SavingValue {
+  const value = useContext(SavingContext);
+  if (!value) throw new Error('useSaving stands outside a job.');
   return value;
 }
 
@@ -75,7 +96,7 @@ export function JobProvider({ start, children }: { start: JobStart; children: Re
     void sync.begin();
     return () => sync.end();
   }, [sync]);
-  const { reasoning, before } = useReasoning(start.library, state);
+  const verdict = useReasoner(start.library, state);
   const [past, setPast] = useState<[string, Json][][]>([]);
   const latest = useRef(state);
   useEffect(() => {
@@ -104,24 +125,29 @@ export function JobProvider({ start, children }: { start: JobStart; children: Re
       user: start.user,
       stage: start.stage,
       state,
-      status,
-      refusals,
-      reasoning,
-      before,
       write: (slot, v) => writeMany([[slot, v]]),
       writeMany,
       undo: past.length ? undo : null,
       addPhoto: (id, blob) => void sync.addPhoto(id, blob),
-      dismiss: (refusal) => sync.dismiss(refusal),
     }),
-    [start, state, status, refusals, reasoning, before, writeMany, past.length, undo, sync],
+    [start, state, writeMany, past.length, undo, sync],
   );
-  return <JobContext value={value}>{children}</JobContext>;
+  const saving = useMemo<SavingValue>(
+    () => ({ status, refusals, dismiss: (refusal) => sync.dismiss(refusal) }),
+    [status, refusals, sync],
+  );
+  return (
+    <JobContext value={value}>
+      <ReasoningContext value={verdict}>
+        <SavingContext value={saving}>{children}</SavingContext>
+      </ReasoningContext>
+    </JobContext>
+  );
 }
 
 /** Runs the worker on every new state; while it is busy only the newest state waits. */
-function useReasoning(library: JobLibrary, state: JobState) {
-  const [shown, setShown] = useState<{ reasoning: Reasoning | null; before: Map<string, number> }>({
+function useReasoner(library: JobLibrary, state: JobState) {
+  const [shown, setShown] = useState<ReasoningValue>({
     reasoning: null,
     before: new Map(),
   });

@@ -1,4 +1,4 @@
-import { fold } from '@/core/case';
+import { fold, sameValues } from '@/core/case';
 import type { Entry, Json, JobState, NewEntry } from '@/core/case';
 import { Outbox } from './outbox';
 import { RequestError, send } from './request';
@@ -216,14 +216,21 @@ export class JobSync {
 
   private setStatus(status: SaveStatus): void {
     this.status = status;
-    this.publish();
+    this.snapshot = { ...this.snapshot, status };
+    this.tell();
   }
 
   private publish(): void {
     const at = new Date().toISOString();
     const waiting = this.pending.map((e, k): Entry => ({ ...e, seq: 1e9 + k, by: this.user.name, at }));
-    const state = waiting.length ? fold(this.server, waiting) : this.server;
+    const next = waiting.length ? fold(this.server, waiting) : this.server;
+    // An acknowledgement changes who and when, not what: the page is not drawn anew for it.
+    const state = sameValues(this.snapshot.state, next) ? this.snapshot.state : next;
     this.snapshot = { state, status: this.status, refusals: this.refusals };
+    this.tell();
+  }
+
+  private tell(): void {
     this.listeners.forEach((listener) => listener());
   }
 }

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { QuoteContent } from '@/core/quote';
-import { useJob } from '@/ui/job/provider';
+import { useJob, useSaving } from '@/ui/job/provider';
 import { RequestError, send } from '@/ui/job/request';
 import { Button, ButtonLink, Caption, Line, Notice, Page, Section, Stack } from '@/ui/system';
 import { OptionTable } from './options';
@@ -57,7 +57,8 @@ const Address = styled.input`
 
 /** Options side by side as they would be today, and the versions the customer has. */
 export function QuoteStage() {
-  const { number, user, status } = useJob();
+  const { number, user } = useJob();
+  const { status } = useSaving();
   const queries = useQueryClient();
   const key = ['quotes', number];
   const { data, error } = useQuery({

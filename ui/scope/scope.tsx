@@ -8,7 +8,7 @@ import { formatMoney, standingCause, times } from '@/core/quote';
 import { buildScope, policiesOf } from '@/core/scope';
 import type { Scope, ScopeLine } from '@/core/scope';
 import { SlotChoice } from '@/ui/job/fields';
-import { useJob } from '@/ui/job/provider';
+import { useJob, useReasoning } from '@/ui/job/provider';
 import { slotStage, slotWords } from '@/ui/job/slot-words';
 import {
   Button,
@@ -103,7 +103,8 @@ type Edit = { line: ScopeLine; change: 'change' | 'remove' } | { line: null; cha
 
 /** For every part: what is done with it, and why. Rules fill it; the technician has the last word. */
 export function ScopeStage() {
-  const { unit, rules, terms, state, reasoning } = useJob();
+  const { unit, rules, terms, state } = useJob();
+  const { reasoning } = useReasoning();
   const [edit, setEdit] = useState<Edit | null>(null);
   const diagnosis = reasoning?.diagnosis;
   const cause = useMemo(() => (diagnosis ? standingCause(state, diagnosis) : null), [state, diagnosis]);

@@ -7,7 +7,7 @@ import type { GridCell } from '@/core/case';
 import { solveGear } from '@/core/powerflow';
 import type { Fault } from '@/core/powerflow';
 import type { Prediction, Suspect } from '@/core/suspects';
-import { useJob } from '@/ui/job/provider';
+import { useJob, useReasoning } from '@/ui/job/provider';
 import { BEHAVIOUR_WORDS, percent } from '@/ui/job/words';
 import { marksOf, UnitStrip } from '@/ui/strip';
 import type { DeviceMark } from '@/ui/strip';
@@ -96,7 +96,8 @@ const Paths = styled.div`
 
 /** Before a bolt is turned: what single faults would look like this complaint, and where to look first. */
 export function Suspects() {
-  const { unit, state, reasoning } = useJob();
+  const { unit, state } = useJob();
+  const { reasoning } = useReasoning();
   const [chosen, setChosen] = useState<string | null>(null);
   const [gear, setGear] = useState(unit.gears.find((g) => g.gear === 1)?.key ?? unit.gears[0]!.key);
   const [tried, setTried] = useState<Fault | null>(null);
