@@ -24,7 +24,7 @@ export function faultName(unit: UnitDefinition, fault: Fault): string {
     case 'stuck':
       return `${elementOf(unit, fault.element).name} stuck on`;
     case 'slip':
-      return `${elementOf(unit, fault.element).name} slipping`;
+      return `${elementOf(unit, fault.element).name} slipping above ${Math.round(fault.capacityNm)} N·m`;
     case 'break':
       return `${partOf(unit, fault.part).name} broken`;
     case 'strip':

@@ -60,12 +60,12 @@ const Find = styled(SearchField)`
 `;
 const Columns = styled.main`
   display: grid;
-  grid-template-columns: repeat(7, minmax(196px, 1fr));
+  grid-template-columns: repeat(7, minmax(176px, 1fr));
   min-height: calc(100vh - 68px);
   overflow-x: auto;
 `;
 const Column = styled.section`
-  padding: 0 9px 24px;
+  padding: 0 7px 24px;
   border-right: 1px solid var(--rule);
   &:last-child {
     border-right: 0;

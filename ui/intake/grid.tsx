@@ -17,7 +17,7 @@ const Table = styled.table`
     text-align: left;
   }
   thead th {
-    height: 116px;
+    height: 156px;
     vertical-align: bottom;
     padding: 0;
   }

@@ -20,7 +20,7 @@ const LEFT = 16;
 const TOP = 30;
 const AXIS = TOP + 96;
 const RAILS = AXIS + 28;
-const LEVEL = 19;
+const LEVEL = 21;
 
 const Drawing = styled.figure`
   background: var(--sheet);
@@ -137,6 +137,23 @@ function Rails({ layout, solution }: { layout: StripLayout; solution: GearSoluti
   };
   return (
     <g>
+      {layout.leads.map((lead) => {
+        const rail = at.get(lead.member)!;
+        const x = centre(lead.column, lead.end);
+        return (
+          <g key={`${lead.column}-${lead.end}`}>
+            <line
+              x1={x}
+              x2={x}
+              y1={AXIS + 18}
+              y2={y(rail.level)}
+              stroke="var(--rule-strong)"
+              strokeWidth={1.2}
+            />
+            <circle cx={x} cy={y(rail.level)} r={3.4} fill="var(--ink)" />
+          </g>
+        );
+      })}
       {layout.rails.map((rail) => {
         const speed = solution?.speeds[rail.member];
         const turning = speed !== null && speed !== undefined && speed !== 0;
@@ -153,27 +170,18 @@ function Rails({ layout, solution }: { layout: StripLayout; solution: GearSoluti
               strokeWidth={turning ? 3 : 1.6}
               strokeDasharray={speed === 0 ? '5 3' : undefined}
             />
-            <text x={x1} y={y(rail.level) - 4} fontSize={11} fill="var(--ink-soft)">
+            <text
+              x={x1}
+              y={y(rail.level) - 5}
+              fontSize={11.5}
+              paintOrder="stroke"
+              stroke="var(--sheet)"
+              strokeWidth={3}
+              fill="var(--ink-soft)"
+            >
               {rail.name}
               {solution && <tspan fontWeight={700} fill="var(--ink)">{`  ${speedWords(speed)}`}</tspan>}
             </text>
-          </g>
-        );
-      })}
-      {layout.leads.map((lead) => {
-        const rail = at.get(lead.member)!;
-        const x = centre(lead.column, lead.end);
-        return (
-          <g key={`${lead.column}-${lead.end}`}>
-            <line
-              x1={x}
-              x2={x}
-              y1={AXIS + 18}
-              y2={y(rail.level)}
-              stroke="var(--rule-strong)"
-              strokeWidth={1.2}
-            />
-            <circle cx={x} cy={y(rail.level)} r={3.4} fill="var(--ink)" />
           </g>
         );
       })}

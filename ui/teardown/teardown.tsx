@@ -1,4 +1,5 @@
 'use client';
+import { Check } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { ToggleButton } from 'react-aria-components';
 import styled from 'styled-components';
@@ -29,13 +30,14 @@ const Stations = styled.ol`
 const Tab = styled(ToggleButton)`
   display: inline-flex;
   align-items: center;
-  gap: 8px;
+  gap: 6px;
   min-height: 44px;
-  padding: 0 12px;
+  padding: 0 9px;
+  font-size: 0.9375rem;
   border: 1.5px solid var(--rule-strong);
   border-radius: 3px;
   background: var(--sheet);
-  font-stretch: 88%;
+  font-stretch: 82%;
   cursor: pointer;
   &[data-out] {
     border-style: dashed;
@@ -91,7 +93,7 @@ export function Teardown() {
                 onChange={() => setChosen(s.id)}
               >
                 <b>{s.order}</b> {s.name}
-                {out && <span>: out</span>}
+                {out && <Check size={16} aria-label="out" />}
               </Tab>
             </li>
           );
