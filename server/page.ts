@@ -1,4 +1,4 @@
-import { notFound, redirect } from 'next/navigation';
+import { redirect } from 'next/navigation';
 import { withClient } from './db';
 import { currentUser } from './http';
 import { jobByNumber } from './jobs';
@@ -13,7 +13,7 @@ export async function pageUser(): Promise<User> {
   return user;
 }
 
-/** Everything a job's pages start from. An unknown number is a page that does not exist. */
+/** Everything a job's pages start from; null when there is no such job. */
 export async function jobStart(number: string) {
   const user = await pageUser();
   try {
@@ -29,7 +29,7 @@ export async function jobStart(number: string) {
       library: libraryFor(job.unitId),
     };
   } catch (error) {
-    if (error instanceof UserError && error.status === 404) notFound();
+    if (error instanceof UserError && error.status === 404) return null;
     throw error;
   }
 }

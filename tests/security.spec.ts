@@ -77,7 +77,7 @@ test('bad input gets a clear answer', async ({ page }) => {
   expect(large.status()).toBe(413);
   expect((await page.request.get('/api/jobs/999999/entries')).status()).toBe(404);
   await page.goto('/jobs/999999/intake');
-  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'There is no such job' })).toBeVisible();
 });
 
 test('a stale or unknown customer link says what to do and shows nothing', async ({ page }) => {

@@ -15,9 +15,9 @@ const Map = styled.figure`
   }
 `;
 
-const WIDE = 186;
-const TALL = 76;
-const GAP_X = 40;
+const WIDE = 182;
+const TALL = 86;
+const GAP_X = 34;
 const GAP_Y = 14;
 
 /** The chain drawn from root to findings: each column one step further from the first cause. */

@@ -4,6 +4,7 @@ import { jobStart } from '@/server/page';
 /** A job opens at the stage it has reached. */
 export default async function JobPage({ params }: { params: Promise<{ number: string }> }) {
   const start = await jobStart((await params).number);
+  if (!start) return null;
   const open = start.stage === 'build' || start.stage === 'release' ? 'quote' : start.stage;
   redirect(`/jobs/${start.number}/${open}`);
 }
