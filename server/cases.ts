@@ -65,7 +65,6 @@ export async function importCase(client: Client, value: unknown, user: User): Pr
     );
   }
   for (const photo of document.photos ?? []) {
-    const bytes = Buffer.from(photo.data, 'base64');
     await savePhoto(
       client,
       job.id,

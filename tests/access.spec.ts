@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { OURS, signIn } from './helpers';
 
 const VIEWS = [
@@ -35,7 +36,7 @@ for (const theme of ['light', 'dark'] as const) {
   });
 }
 
-async function serious(page: import('@playwright/test').Page, view: string): Promise<string[]> {
+async function serious(page: Page, view: string): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).analyze();
   return violations
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')

@@ -92,6 +92,7 @@ export function Intake() {
         </Stack>
       </Section>
       <Section
+        wide
         title="Complaint"
         note="In the customer’s own words first; then the grid, with what the shop has seen for itself marked as verified."
       >
