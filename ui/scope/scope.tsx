@@ -2,7 +2,6 @@
 import { Pencil, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
 import styled from 'styled-components';
 import { formatMoney, standingCause, times } from '@/core/quote';
 import { buildScope, policiesOf } from '@/core/scope';
@@ -10,18 +9,9 @@ import type { Scope, ScopeLine } from '@/core/scope';
 import { SlotChoice } from '@/ui/job/fields';
 import { useJob, useReasoning } from '@/ui/job/provider';
 import { slotStage, slotWords } from '@/ui/job/slot-words';
-import {
-  Button,
-  Caption,
-  Choice,
-  Line,
-  Notice,
-  NumberInput,
-  Page,
-  Section,
-  Stack,
-  TextInput,
-} from '@/ui/system';
+import { Button, Caption, Choice, Line, Notice, Page, Section, Stack } from '@/ui/system';
+import { EditDialog } from './edit-dialog';
+import type { Edit } from './edit-dialog';
 
 const Table = styled.table`
   width: 100%;
@@ -75,31 +65,6 @@ const Why = styled.ul`
     white-space: nowrap;
   }
 `;
-const Shade = styled(ModalOverlay)`
-  position: fixed;
-  inset: 0;
-  display: grid;
-  place-items: center;
-  background: rgb(10 17 16 / 62%);
-  z-index: 10;
-`;
-const Sheet = styled(Modal)`
-  width: min(560px, calc(100vw - 32px));
-  max-height: calc(100vh - 32px);
-  overflow: auto;
-  background: var(--sheet);
-  border-top: 6px solid var(--accent);
-  padding: 24px;
-  [role='dialog'] {
-    outline: none;
-  }
-  h2 {
-    font-size: 1.25rem;
-    margin-bottom: 14px;
-  }
-`;
-
-type Edit = { line: ScopeLine; change: 'change' | 'remove' } | { line: null; change: 'add' };
 
 /** For every part: what is done with it, and why. Rules fill it; the technician has the last word. */
 export function ScopeStage() {
@@ -294,109 +259,5 @@ function RemovedLines({ scope }: { scope: Scope }) {
         </Line>
       ))}
     </Stack>
-  );
-}
-
-const ACTIONS = (['reuse', 'clean', 'measure', 'machine', 'replace', 'upgrade'] as const).map((value) => ({
-  value,
-  label: value[0]!.toUpperCase() + value.slice(1),
-}));
-
-function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void }) {
-  const { write, terms } = useJob();
-  const [reason, setReason] = useState('');
-  const [name, setName] = useState(edit.line?.name ?? '');
-  const [action, setAction] = useState<ScopeLine['action']>(edit.line?.action ?? 'replace');
-  const [quantity, setQuantity] = useState(edit.line?.quantity ?? 1);
-  const [price, setPrice] = useState<number | null>(edit.line ? edit.line.price / 100 : null);
-  const [hours, setHours] = useState<number | null>(edit.line?.hours || null);
-  const removing = edit.change === 'remove';
-  const labour = edit.line?.kind === 'labour';
-  const ready = reason.trim() !== '' && (edit.line !== null || name.trim() !== '');
-  const keep = () => {
-    const key = edit.line?.key ?? `own-${crypto.randomUUID().slice(0, 8)}`;
-    const values = removing
-      ? {}
-      : {
-          action,
-          quantity,
-          ...(edit.line ? {} : { name: name.trim() }),
-          ...(price === null || labour ? {} : { price: Math.round(price * 100) }),
-          ...(hours === null ? {} : { hours }),
-        };
-    write(`scope.line.${key}`, {
-      change: edit.line?.edited === 'add' && !removing ? 'add' : edit.change,
-      reason: reason.trim(),
-      ...values,
-    });
-    onClose();
-  };
-  const titles = {
-    add: 'Add a line',
-    change: `Change: ${edit.line?.name}`,
-    remove: `Take out: ${edit.line?.name}`,
-  };
-  return (
-    <Shade isOpen onOpenChange={(open) => !open && onClose()} isDismissable>
-      <Sheet>
-        <Dialog>
-          <Heading slot="title">{titles[edit.change]}</Heading>
-          <Stack $gap={14}>
-            {!edit.line && <TextInput label="Part or work" value={name} onChange={setName} maxLength={160} />}
-            {!removing && !labour && (
-              <Choice label="Action" value={action} options={ACTIONS} onChange={(v) => v && setAction(v)} />
-            )}
-            {!removing && (
-              <Line>
-                <NumberInput
-                  label="Quantity"
-                  unit=""
-                  min={1}
-                  max={99}
-                  whole
-                  value={quantity}
-                  onChange={(v) => setQuantity(v ?? 1)}
-                />
-                {!labour && (
-                  <NumberInput
-                    label="Unit price"
-                    unit={terms.currency}
-                    min={0}
-                    max={1000000}
-                    value={price ?? undefined}
-                    onChange={setPrice}
-                  />
-                )}
-                {(labour || !edit.line) && (
-                  <NumberInput
-                    label="Hours"
-                    unit="h"
-                    min={0}
-                    max={200}
-                    value={hours ?? undefined}
-                    onChange={setHours}
-                  />
-                )}
-              </Line>
-            )}
-            <TextInput
-              label="Reason (kept on record)"
-              value={reason}
-              onChange={setReason}
-              lines={2}
-              maxLength={500}
-            />
-            <Line>
-              <Button $kind="main" isDisabled={!ready} onPress={keep}>
-                {removing ? 'Take out' : 'Keep'}
-              </Button>
-              <Button $kind="quiet" onPress={onClose}>
-                Cancel
-              </Button>
-            </Line>
-          </Stack>
-        </Dialog>
-      </Sheet>
-    </Shade>
   );
 }

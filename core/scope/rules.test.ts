@@ -1,0 +1,76 @@
+import type { UnitDefinition } from '@/core/unit';
+import scopeRules from '@/data/policies/scope-rules.json';
+import ostrelFour from '@/data/units/ostrel-four.json';
+import { fire, partsOfLine } from './rules';
+import type { ScopeRule, ScopeRules } from './rules';
+
+const unit = ostrelFour as unknown as UnitDefinition;
+const rule = (when: string[]): ScopeRule => ({ id: 'r', when, lines: [], reason: '' });
+const fact = (point: string, level: string) => ({ point, level, slots: [`slot-${point}`] });
+
+describe('a rule holds', () => {
+  test('when every pattern finds a fact', () => {
+    const facts = [fact('spread', 'metal'), fact('policy:converter', 'on-evidence')];
+    expect(fire(rule(['spread=metal', 'policy:converter=on-evidence']), facts)).toHaveLength(1);
+    expect(fire(rule(['spread=metal', 'policy:converter=always']), facts)).toEqual([]);
+  });
+  test('once for every element a mark can stand for', () => {
+    const facts = [
+      fact('lining:high', 'burnt'),
+      fact('lining:band-2-4', 'burnt'),
+      fact('lining:forward', 'sound'),
+    ];
+    expect(fire(rule(['lining:$e=burnt']), facts).map((f) => f.binding.$e)).toEqual(['high', 'band-2-4']);
+  });
+  test('with one mark standing for one thing throughout', () => {
+    const facts = [
+      fact('lining:high', 'burnt'),
+      fact('airtest:forward', 'leaks'),
+      fact('airtest:high', 'leaks'),
+    ];
+    const firings = fire(rule(['lining:$e=burnt', 'airtest:$e=leaks']), facts);
+    expect(firings).toMatchObject([
+      { binding: { $e: 'high' }, slots: ['slot-lining:high', 'slot-airtest:high'] },
+    ]);
+  });
+  test('with a mark in the level too', () => {
+    expect(fire(rule(['cause-part=$p']), [fact('cause-part', 'filter')])[0]!.binding).toEqual({
+      $p: 'filter',
+    });
+  });
+  test('any of several levels will do', () => {
+    expect(fire(rule(['filter=blocked|restricted']), [fact('filter', 'restricted')])).toHaveLength(1);
+  });
+});
+
+describe('the lines of a rule', () => {
+  test.each([
+    [{ group: 'lining:$e' }, { $e: 'high' }, ['high-frictions', 'high-steels']],
+    [{ group: 'drum:$e' }, { $e: 'band-2-4' }, ['reverse-drum']],
+    [{ group: 'with:$p' }, { $p: 'pump-gears' }, ['pump-bushing']],
+    [{ group: 'solenoid:$s' }, { $s: 'S2' }, ['solenoid-s2']],
+    [{ part: '$p' }, { $p: 'filter' }, ['filter']],
+    [{ part: 'not-in-this-unit' }, {}, []],
+  ])('%j with %j is %j', (line, binding, parts) =>
+    expect(partsOfLine(unit, line, binding as Record<string, string>)).toEqual(parts),
+  );
+  test('an unknown group is an error of the rules, not silence', () => {
+    expect(() => partsOfLine(unit, { group: 'everything' }, {})).toThrow(/unknown group/);
+  });
+});
+
+describe('the shipped rules', () => {
+  const { rules } = scopeRules as unknown as ScopeRules;
+  test('have ids of their own and a reason', () => {
+    expect(new Set(rules.map((r) => r.id)).size).toBe(rules.length);
+    for (const r of rules) expect(r.reason.length).toBeGreaterThan(3);
+  });
+  test('name parts, groups and operations this unit has', () => {
+    for (const r of rules) {
+      for (const line of r.lines) {
+        if (line.operation) expect(unit.labour.map((l) => l.id)).toContain(line.operation);
+        if (line.part && !line.part.includes('$')) expect(unit.parts.map((p) => p.id)).toContain(line.part);
+      }
+    }
+  });
+});

@@ -1,0 +1,104 @@
+import { stateFromValues } from '@/core/case';
+import type { Json } from '@/core/case';
+import { diagnoser } from '@/core/diagnosis';
+import type { Knowledge } from '@/core/diagnosis';
+import { observe } from '@/core/evidence';
+import { fullFeedPath, sharedFeed, stationsInOrder } from '@/core/unit';
+import type { UnitDefinition } from '@/core/unit';
+import { checkSlot, checkUnit } from '@/core/validation';
+import demo from './demo/jobs.json';
+import behaviour from './knowledge/behaviour.json';
+import causal from './knowledge/causal.json';
+import ostrelFour from './units/ostrel-four.json';
+
+const unit = ostrelFour as unknown as UnitDefinition;
+const diagnose = diagnoser(unit, { causal, behaviour } as unknown as Knowledge);
+
+describe('the shipped unit', () => {
+  test('is valid', () => expect(checkUnit(ostrelFour)).toEqual([]));
+  test('every friction element names its lining, what feeds it and what carries it', () => {
+    for (const e of unit.elements.filter((x) => x.pack || x.band)) {
+      expect(e.liningParts!.length).toBeGreaterThan(0);
+      expect(e.feedPath.length).toBeGreaterThan(0);
+      expect(e.powerPath.length).toBeGreaterThan(0);
+      expect(fullFeedPath(unit, e.id)[0]!.id).toBe('filter');
+    }
+  });
+  test('what two elements share can starve both', () => {
+    expect(sharedFeed(unit, 'high', 'forward').map((p) => p.id)).toEqual(['support-rings']);
+  });
+  test('stations come out in an order their blockers allow', () => {
+    const out = new Set<string>();
+    for (const s of stationsInOrder(unit)) {
+      for (const blocker of s.blockedBy) expect(out).toContain(blocker);
+      out.add(s.id);
+    }
+  });
+  test('no two gears of a range have one solenoid pattern', () => {
+    const patterns = unit.gears
+      .filter((g) => g.gear !== null)
+      .map((g) => `${g.range}${g.solenoids!.join('')}`);
+    expect(new Set(patterns).size).toBe(patterns.length);
+  });
+});
+
+describe('the causal knowledge', () => {
+  test('likelihoods are probabilities, and no level is impossible', () => {
+    for (const o of causal.observations) {
+      for (const pair of Object.values(o.levels)) {
+        for (const p of pair as unknown as number[]) {
+          expect(p).toBeGreaterThan(0);
+          expect(p).toBeLessThanOrEqual(1);
+        }
+      }
+    }
+    for (const o of causal.observations) {
+      for (const side of [0, 1]) {
+        const sum = Object.values(o.levels).reduce((s, pair) => s + (pair as unknown as number[])[side]!, 0);
+        expect({ point: o.point, side, over: sum > 1.0001 }).toEqual({ point: o.point, side, over: false });
+      }
+    }
+  });
+  test('every cause has words without holes and an id of its own', () => {
+    const { causes } = diagnose(stateFromValues({}));
+    expect(new Set(causes.map((c) => c.id)).size).toBe(causes.length);
+    for (const c of causes) expect(c.words).not.toMatch(/[{}$]/);
+  });
+  test('every check has words without holes and points at something observable', () => {
+    for (const check of diagnose(
+      stateFromValues({ 'grid.D3': { behaviours: ['slips'], when: [], source: 'shop' } }),
+    ).nextChecks) {
+      expect(check.words).not.toMatch(/[{}$]/);
+      expect(check.gain).toBeGreaterThanOrEqual(0);
+      expect(check.minutes).toBeGreaterThan(0);
+    }
+  });
+  test('a check once made is not asked for again', () => {
+    const { nextChecks } = diagnose(stateFromValues({ 'filter.state': 'clear', 'fluid.level': 'full' }));
+    expect(nextChecks.map((c) => c.point)).not.toContain('filter');
+    expect(nextChecks.map((c) => c.point)).not.toContain('fluid-level');
+  });
+});
+
+describe('the demo shop', () => {
+  const jobs = demo.jobs as unknown as { findings: Record<string, Json>; photos: unknown[] }[];
+  const verdict = (k: number) => diagnose(stateFromValues(jobs[k]!.findings));
+  test('every finding is one a person could enter', () => {
+    for (const job of jobs) {
+      for (const [slot, value] of Object.entries(job.findings)) {
+        if (slot !== 'job.promised')
+          expect({ slot, problems: checkSlot(slot, value) }).toEqual({ slot, problems: [] });
+      }
+      expect(observe(unit, stateFromValues(job.findings))).toBeDefined();
+    }
+  });
+  test('its stories come out as they happened', () => {
+    expect(verdict(0).causes[0]!.id).toBe('sun-shell:path-broken');
+    expect(verdict(1).causes[0]!.id).toBe('high-piston-outer-seal:feed-loss');
+    expect(verdict(1).undetermined).toBe(true);
+    expect(verdict(2).causes[0]!.id).toBe('pump-cover:low-output');
+    expect(verdict(3).undetermined).toBe(true);
+    expect(verdict(4).causes[0]!.element).toBe('forward');
+    expect(verdict(5).undetermined).toBe(true);
+  });
+});

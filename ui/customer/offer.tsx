@@ -1,0 +1,162 @@
+'use client';
+import styled from 'styled-components';
+import { formatMoney } from '@/core/quote';
+import type { QuoteContent, QuoteOption } from '@/core/quote';
+import { percent } from '@/ui/job/words';
+
+const OptionBox = styled.label<{ $on: boolean }>`
+  display: grid;
+  grid-template-columns: 28px minmax(0, 1fr) auto;
+  gap: 6px 12px;
+  padding: 16px 0 16px 14px;
+  border-top: 1px solid var(--rule);
+  border-left: 5px solid ${(p) => (p.$on ? 'var(--accent)' : 'transparent')};
+  background: ${(p) => (p.$on ? 'var(--accent-wash)' : 'transparent')};
+  padding-right: 14px;
+  cursor: pointer;
+  input {
+    width: 24px;
+    height: 24px;
+    margin: 2px 0 0;
+    accent-color: var(--accent);
+  }
+  strong {
+    font-size: 1.125rem;
+    font-weight: 650;
+  }
+  .price {
+    font-size: 1.25rem;
+    font-weight: 650;
+    white-space: nowrap;
+  }
+  p {
+    grid-column: 2 / -1;
+  }
+  dl {
+    grid-column: 2 / -1;
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 2px 14px;
+    font-size: 0.9375rem;
+  }
+  dt {
+    color: var(--ink-soft);
+  }
+`;
+const Details = styled.details`
+  summary {
+    min-height: 44px;
+    display: flex;
+    align-items: center;
+    color: var(--accent);
+    cursor: pointer;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    font-size: 0.9375rem;
+  }
+  td {
+    padding: 5px 8px 5px 0;
+    border-top: 1px solid var(--rule);
+    vertical-align: top;
+  }
+  td:last-child {
+    text-align: right;
+    white-space: nowrap;
+    padding-right: 0;
+  }
+  small {
+    display: block;
+    color: var(--ink-soft);
+  }
+`;
+/** One option: what is done, price, promise, and every line of it on demand. */
+export function Offer(props: {
+  option: QuoteOption;
+  content: QuoteContent;
+  on: boolean;
+  disabled: boolean;
+  onChoose: () => void;
+}) {
+  const { option: o, content } = props;
+  const money = (amount: number) => formatMoney(amount, content.currency);
+  return (
+    <div>
+      <OptionBox $on={props.on}>
+        <input
+          type="radio"
+          name="option"
+          checked={props.on}
+          disabled={props.disabled}
+          onChange={props.onChoose}
+        />
+        <strong>{o.name}</strong>
+        <span className="price">{money(o.total)}</span>
+        <p>{o.summary}.</p>
+        <dl>
+          <dt>Warranty</dt>
+          <dd>{o.warranty}</dd>
+          {o.readyBy && (
+            <>
+              <dt>Ready by</dt>
+              <dd>{o.readyBy}</dd>
+            </>
+          )}
+          {o.shareOfValue !== null && (
+            <>
+              <dt>Of the vehicle’s value</dt>
+              <dd>{percent(o.shareOfValue)}</dd>
+            </>
+          )}
+          {o.id !== 'no-repair' && (
+            <>
+              <dt>Could miss the cause</dt>
+              <dd>{percent(o.missRisk)}</dd>
+            </>
+          )}
+        </dl>
+      </OptionBox>
+      <Details>
+        <summary>Every line of it</summary>
+        <table>
+          <tbody>
+            {o.lines.map((l, k) => (
+              <tr key={k}>
+                <td>
+                  {l.name}
+                  {l.quantity > 1 && ` × ${l.quantity}`}
+                  <small>{[l.note, l.reason].filter(Boolean).join('; ')}</small>
+                </td>
+                <td>{money(l.total)}</td>
+              </tr>
+            ))}
+            {(
+              [
+                ['Fluid', o.fluid],
+                ['Shop supplies', o.supplies],
+                [`Tax ${Math.round(content.taxRate * 100)} %`, o.tax],
+                ['Core deposits, returned with the old part', o.coreDeposits],
+              ] as const
+            ).map(([name, amount]) =>
+              amount ? (
+                <tr key={name}>
+                  <td>{name}</td>
+                  <td>{money(amount)}</td>
+                </tr>
+              ) : null,
+            )}
+            <tr>
+              <td>
+                <b>Total</b>
+              </td>
+              <td>
+                <b>{money(o.total)}</b>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </Details>
+    </div>
+  );
+}
