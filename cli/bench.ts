@@ -11,6 +11,7 @@ import shop from '@/data/demo/shop.json';
 import ostrelFour from '@/data/units/ostrel-four.json';
 import { ensureBuild } from './build';
 import { dropDatabase, ensureCluster, ensureDatabase } from './cluster';
+import { CHROMIUM_FLAGS } from './chromium-flags';
 import { knowledge } from './diagnose';
 import { CommandError } from './fail';
 import { migrate } from './migrate';
@@ -95,15 +96,7 @@ async function served(): Promise<Figure[]> {
   const server = await serve(cluster.url(database), port, 'start', true);
   const browser = await browserType.launch({
     executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
+    args: CHROMIUM_FLAGS,
   });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM_FLAGS } from '../cli/chromium-flags';
 
 /** Drives Debian's Chromium against the server that `./pelvik test` started. */
 export default defineConfig({
@@ -16,15 +17,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
+      args: [...CHROMIUM_FLAGS],
     },
   },
 });

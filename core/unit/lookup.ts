@@ -1,4 +1,3 @@
-import { CASE } from './types';
 import type { Element, GearPosition, Part, UnitDefinition } from './types';
 
 /** An element by id. Throws a RangeError naming the id when the unit has none. */
@@ -24,11 +23,6 @@ export function partOf(unit: UnitDefinition, id: string): Part {
 /** Elements with a lining that can burn: packs and bands. */
 export function frictionElements(unit: UnitDefinition): Element[] {
   return unit.elements.filter((e) => e.pack || e.band);
-}
-
-/** True when the element holds a member still instead of joining two. */
-export function isBrake(element: Element): boolean {
-  return element.b === CASE;
 }
 
 /** Parts an element's oil passes, from sump to piston. */

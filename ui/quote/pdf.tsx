@@ -170,7 +170,8 @@ function Offer({
         <View key={k} style={styles.line} wrap={false}>
           <Text style={{ flex: 1 }}>
             {l.name}
-            {l.quantity > 1 ? ` × ${l.quantity}` : ''} {[l.note, l.reason].filter(Boolean).join('; ')}
+            {l.quantity > 1 ? ` × ${l.quantity}` : ''}
+            <Text style={styles.soft}>{`  ${[l.note, l.reason].filter(Boolean).join('; ')}`}</Text>
           </Text>
           <Text>{money(l.total)}</Text>
         </View>

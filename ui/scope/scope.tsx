@@ -109,7 +109,7 @@ export function ScopeStage() {
           note={
             cause
               ? `Built on: ${cause.words}.`
-              : 'No cause is committed: the lines stand on findings and policy alone.'
+              : 'No first cause is determined: the lines stand on findings and policy alone.'
           }
         >
           <Stack $gap={10}>
