@@ -1,70 +1,82 @@
 /** Values below this count as zero. Rows are integer tooth counts scaled to at most 1, so rounding stays near 1e-15. */
 export const TOLERANCE = 1e-9;
 
-export interface Reduced {
-  /** Reduced row echelon form of the augmented matrix. */
-  rows: number[][];
-  /** Column of the leading 1 of each row. */
-  pivots: number[];
-  consistent: boolean;
+export type Row = ArrayLike<number>;
+
+/** One unknown set to a value. */
+export type Fixed = readonly [unknown: number, value: number];
+
+/** Every solution of a linear system: a particular one plus any combination of `directions`. */
+export interface SolutionSpace {
+  origin: Float64Array;
+  directions: Float64Array[];
 }
 
 /**
- * Gauss–Jordan elimination with partial pivoting of an augmented matrix (`columns` unknowns, then the right side).
- * Rows are scaled by their largest entry first, so one tolerance serves all.
+ * All solutions of `rows·x = 0` with some unknowns fixed; null when that contradicts itself.
+ *
+ * Gauss–Jordan elimination with partial pivoting on one flat buffer. Rows are scaled by their largest entry first, so
+ * one tolerance serves all. `x` has `size` entries.
  */
-export function reduce(augmented: number[][], columns: number): Reduced {
-  const rows = augmented.map(scaled);
+export function solutionSpace(rows: readonly Row[], fixed: readonly Fixed[], size: number): SolutionSpace | null {
+  const stride = size + 1;
+  const count = rows.length + fixed.length;
+  const m = new Float64Array(count * stride);
+  rows.forEach((row, r) => copyScaled(row, m, r * stride, size));
+  fixed.forEach(([unknown, value], k) => {
+    const at = (rows.length + k) * stride;
+    m[at + unknown] = 1;
+    m[at + size] = value;
+  });
+  const pivots = eliminate(m, count, stride);
+  for (let r = pivots.length; r < count; r++) {
+    if (Math.abs(m[r * stride + size]!) >= TOLERANCE) return null;
+  }
+  return readSpace(m, pivots, stride);
+}
+
+function copyScaled(row: Row, m: Float64Array, at: number, size: number): void {
+  let largest = 0;
+  for (let k = 0; k < size; k++) largest = Math.max(largest, Math.abs(row[k]!));
+  if (largest > 0) for (let k = 0; k < size; k++) m[at + k] = row[k]! / largest;
+}
+
+/** Brings `m` to reduced row echelon form in place; gives the column of each row's leading 1. */
+function eliminate(m: Float64Array, count: number, stride: number): number[] {
   const pivots: number[] = [];
-  let rank = 0;
-  for (let column = 0; column < columns && rank < rows.length; column++) {
-    let best = rank;
-    for (let r = rank + 1; r < rows.length; r++) {
-      if (Math.abs(rows[r]![column]!) > Math.abs(rows[best]![column]!)) best = r;
+  for (let column = 0; column < stride - 1 && pivots.length < count; column++) {
+    const lead = pivots.length * stride;
+    let best = lead;
+    for (let r = lead + stride; r < count * stride; r += stride) {
+      if (Math.abs(m[r + column]!) > Math.abs(m[best + column]!)) best = r;
     }
-    if (Math.abs(rows[best]![column]!) < TOLERANCE) continue;
-    [rows[rank], rows[best]] = [rows[best]!, rows[rank]!];
-    const lead = rows[rank]!;
-    const factor = lead[column]!;
-    for (let k = 0; k <= columns; k++) lead[k] = lead[k]! / factor;
-    for (let r = 0; r < rows.length; r++) {
-      if (r === rank) continue;
-      const multiple = rows[r]![column]!;
-      if (multiple === 0) continue;
-      for (let k = 0; k <= columns; k++) rows[r]![k] = rows[r]![k]! - multiple * lead[k]!;
+    const pivot = m[best + column]!;
+    if (Math.abs(pivot) < TOLERANCE) continue;
+    for (let k = column; k < stride; k++) {
+      const value = m[best + k]! / pivot;
+      m[best + k] = m[lead + k]!;
+      m[lead + k] = value;
+    }
+    for (let r = 0; r < count * stride; r += stride) {
+      const multiple = m[r + column]!;
+      if (r === lead || multiple === 0) continue;
+      for (let k = column; k < stride; k++) m[r + k] = m[r + k]! - multiple * m[lead + k]!;
     }
     pivots.push(column);
-    rank++;
   }
-  const consistent = rows.slice(rank).every((row) => Math.abs(row[columns]!) < TOLERANCE);
-  return { rows: rows.slice(0, rank), pivots, consistent };
+  return pivots;
 }
 
-function scaled(row: number[]): number[] {
-  let largest = 0;
-  for (const value of row) largest = Math.max(largest, Math.abs(value));
-  const copy = row.slice();
-  if (largest > 0) for (let k = 0; k < copy.length; k++) copy[k] = copy[k]! / largest;
-  return copy;
-}
-
-/** Every solution of a reduced system: a particular one plus any combination of `directions`. */
-export interface SolutionSpace {
-  origin: number[];
-  directions: number[][];
-}
-
-/** Null when the system contradicts itself. */
-export function solutionSpace(reduced: Reduced, columns: number): SolutionSpace | null {
-  if (!reduced.consistent) return null;
-  const origin = new Array<number>(columns).fill(0);
-  reduced.pivots.forEach((column, r) => (origin[column] = reduced.rows[r]![columns]!));
-  const directions: number[][] = [];
-  for (let free = 0; free < columns; free++) {
-    if (reduced.pivots.includes(free)) continue;
-    const direction = new Array<number>(columns).fill(0);
+function readSpace(m: Float64Array, pivots: number[], stride: number): SolutionSpace {
+  const size = stride - 1;
+  const origin = new Float64Array(size);
+  pivots.forEach((column, r) => (origin[column] = m[r * stride + size]!));
+  const directions: Float64Array[] = [];
+  for (let free = 0; free < size; free++) {
+    if (pivots.includes(free)) continue;
+    const direction = new Float64Array(size);
     direction[free] = 1;
-    reduced.pivots.forEach((column, r) => (direction[column] = -reduced.rows[r]![free]!));
+    pivots.forEach((column, r) => (direction[column] = -m[r * stride + free]!));
     directions.push(direction);
   }
   return { origin, directions };

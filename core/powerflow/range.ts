@@ -1,5 +1,5 @@
 import { TOLERANCE } from './linear';
-import type { SolutionSpace } from './linear';
+import type { Row, SolutionSpace } from './linear';
 
 /** Closed range of values; an open side is ±Infinity. */
 export interface Range {
@@ -11,24 +11,30 @@ export interface Range {
  * Range of the linear form `form·x` over a solution space under inequalities `g·x ≥ 0`, or null when nothing satisfies them.
  * Fourier–Motzkin elimination of the free directions: exact, and small because a unit has few one-way clutches.
  */
-export function rangeOver(space: SolutionSpace, inequalities: number[][], form: number[]): Range | null {
+export function rangeOver(space: SolutionSpace, inequalities: readonly Row[], form: Row): Range | null {
   if (space.directions.length === 0) {
     if (inequalities.some((g) => dot(g, space.origin) < -TOLERANCE)) return null;
     const value = dot(form, space.origin);
     return { low: value, high: value };
   }
-  const along = (row: number[]) => space.directions.map((d) => dot(row, d));
+  const along = (row: Row) => space.directions.map((d) => dot(row, d));
   // Unknowns: the free directions, then y = form·x. A constraint is [coefficients…, y, constant] and means "≥ 0".
-  const spread = along(form);
-  const base = dot(form, space.origin);
-  let constraints = inequalities.map((g) => [...along(g), 0, dot(g, space.origin)]);
-  constraints.push([...spread.map((v) => -v), 1, -base], [...spread, -1, base]);
+  const width = space.directions.length + 2;
+  const constraint = (row: Row, sign: number, y: number): Float64Array => {
+    const made = new Float64Array(width);
+    space.directions.forEach((d, k) => (made[k] = sign * dot(row, d)));
+    made[width - 2] = y;
+    made[width - 1] = sign * dot(row, space.origin);
+    return made;
+  };
+  let constraints = inequalities.map((g) => constraint(g, 1, 0));
+  constraints.push(constraint(form, -1, 1), constraint(form, 1, -1));
   for (let k = 0; k < space.directions.length; k++) constraints = eliminate(constraints, k);
   const y = space.directions.length;
   const range: Range = { low: -Infinity, high: Infinity };
-  for (const constraint of constraints) {
-    const slope = constraint[y]!;
-    const constant = constraint[y + 1]!;
+  for (const c of constraints) {
+    const slope = c[y]!;
+    const constant = c[y + 1]!;
     if (Math.abs(slope) < TOLERANCE) {
       if (constant < -TOLERANCE) return null;
     } else if (slope > 0) range.low = Math.max(range.low, -constant / slope);
@@ -51,23 +57,21 @@ export function nearestToZero(range: Range): number {
   return range.low > 0 ? range.low : range.high;
 }
 
-function eliminate(constraints: number[][], column: number): number[][] {
-  const kept: number[][] = [];
-  const positive: number[][] = [];
-  const negative: number[][] = [];
+function eliminate(constraints: Float64Array[], column: number): Float64Array[] {
+  const kept: Float64Array[] = [];
+  const positive: Float64Array[] = [];
+  const negative: Float64Array[] = [];
   for (const c of constraints) {
     const v = c[column]!;
     (Math.abs(v) < TOLERANCE ? kept : v > 0 ? positive : negative).push(c);
   }
   for (const p of positive) {
-    for (const n of negative) {
-      kept.push(p.map((v, k) => v / p[column]! - n[k]! / n[column]!));
-    }
+    for (const n of negative) kept.push(p.map((v, k) => v / p[column]! - n[k]! / n[column]!));
   }
   return kept;
 }
 
-function dot(a: number[], b: number[]): number {
+function dot(a: Row, b: Row): number {
   let sum = 0;
   for (let k = 0; k < a.length; k++) sum += a[k]! * b[k]!;
   return sum;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { PlanetarySet, UnitDefinition } from '@/core/unit';
 import ostrelFour from '@/data/units/ostrel-four.json';
 import { capacity, explainTieUp, gearOutcome, marginOrder, margins, singleFaults, solveGear } from './index';
-import { reduce, solutionSpace } from './linear';
+import { solutionSpace } from './linear';
 import { contains, isPoint, nearestToZero, rangeOver } from './range';
 
 const unit = ostrelFour as unknown as UnitDefinition;
@@ -163,7 +163,15 @@ describe('capacity and margins', () => {
 });
 
 describe('the range of a form', () => {
-  const space = (rows: number[][], n: number) => solutionSpace(reduce(rows, n), n)!;
+  /** Rows of `a·x = b` as [a…, b]: the right side becomes one more unknown, fixed at 1. */
+  const space = (rows: number[][], n: number) => {
+    const { origin, directions } = solutionSpace(
+      rows.map((r) => [...r.slice(0, n), -r[n]!]),
+      [[n, 1]],
+      n + 1,
+    )!;
+    return { origin: origin.slice(0, n), directions: directions.map((d) => d.slice(0, n)) };
+  };
   test('a determined form is a point', () => {
     const range = rangeOver(
       space(

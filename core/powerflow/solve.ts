@@ -1,8 +1,10 @@
 import { gearOf } from '@/core/unit';
 import type { GearPosition, UnitDefinition } from '@/core/unit';
 import type { Fault } from './fault';
-import { reduce, solutionSpace, TOLERANCE } from './linear';
+import { solutionSpace, TOLERANCE } from './linear';
+import type { Fixed } from './linear';
 import { contains, isPoint, nearestToZero, rangeOver } from './range';
+import type { Range } from './range';
 import { elementTorques } from './statics';
 import { buildSystem } from './system';
 import type { System } from './system';
@@ -92,14 +94,7 @@ export function turbineTorque(unit: UnitDefinition, gear: GearPosition): number 
 }
 
 function outcomeOf(gear: GearPosition, system: System): GearOutcome {
-  const space = spaceWith(system, [[system.input, 1]]);
-  const range =
-    space &&
-    rangeOver(
-      space,
-      system.oneWays.map((o) => o.row),
-      unitRow(system, system.output),
-    );
+  const range = speedRange(system, system.output, [[system.input, 1]]);
   const done = (outcome: Outcome, ratio: number | null = null): GearOutcome => ({
     key: gear.key,
     outcome,
@@ -111,14 +106,19 @@ function outcomeOf(gear: GearPosition, system: System): GearOutcome {
   return done('drive', 1 / nearestToZero(range));
 }
 
+/** Speeds one member may take with others fixed; null when nothing satisfies gears, elements and one-way clutches. */
+function speedRange(system: System, member: number, fixed: Fixed[]): Range | null {
+  const space = solutionSpace(system.rows, fixed, system.members.length);
+  return space && rangeOver(space, system.oneWayRows, unitRow(system, member));
+}
+
 function memberSpeeds(system: System, output: number | null): Record<string, number | null> {
-  const fixed: [number, number][] = [[system.input, 1]];
+  const fixed: Fixed[] = [[system.input, 1]];
   if (output !== null) fixed.push([system.output, output]);
-  const space = spaceWith(system, fixed);
-  const inequalities = system.oneWays.map((o) => o.row);
+  const space = solutionSpace(system.rows, fixed, system.members.length);
   return Object.fromEntries(
     system.members.map((id, k) => {
-      const range = space && rangeOver(space, inequalities, unitRow(system, k));
+      const range = space && rangeOver(space, system.oneWayRows, unitRow(system, k));
       return [id, range && isPoint(range) ? clean(range.low) : null];
     }),
   );
@@ -126,14 +126,7 @@ function memberSpeeds(system: System, output: number | null): Record<string, num
 
 /** Engine dragging: with the output kept turning, may the input come down to rest? Then the gear freewheels. */
 function coastOf(system: System, output: number): 'brakes' | 'freewheel' {
-  const space = spaceWith(system, [[system.output, output]]);
-  const range =
-    space &&
-    rangeOver(
-      space,
-      system.oneWays.map((o) => o.row),
-      unitRow(system, system.input),
-    );
+  const range = speedRange(system, system.input, [[system.output, output]]);
   return range && contains(range, 0) ? 'freewheel' : 'brakes';
 }
 
@@ -155,17 +148,8 @@ function withSlip(
   return solution;
 }
 
-function spaceWith(system: System, fixed: [number, number][]) {
-  const n = system.members.length;
-  const rows = [
-    ...system.rows.map((row) => [...row, 0]),
-    ...fixed.map(([at, value]) => [...unitRow(system, at), value]),
-  ];
-  return solutionSpace(reduce(rows, n), n);
-}
-
-function unitRow(system: System, at: number): number[] {
-  const row = new Array<number>(system.members.length).fill(0);
+function unitRow(system: System, at: number): Float64Array {
+  const row = new Float64Array(system.members.length);
   row[at] = 1;
   return row;
 }

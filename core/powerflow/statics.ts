@@ -1,4 +1,5 @@
-import { reduce, solutionSpace, TOLERANCE } from './linear';
+import { solutionSpace, TOLERANCE } from './linear';
+import type { Row } from './linear';
 import type { System } from './system';
 
 export interface Torques {
@@ -13,15 +14,16 @@ export interface Torques {
  */
 export function elementTorques(system: System, speeds: Record<string, number | null>): Torques {
   // Only a one-way clutch whose two sides may turn alike can hold.
-  const able = system.oneWays.filter((o) => {
+  const able = system.oneWays.flatMap((element, k) => {
+    const row = system.oneWayRows[k]!;
     let difference = 0;
-    for (let k = 0; k < system.members.length; k++) {
-      if (o.row[k] === 0) continue;
-      const speed = speeds[system.members[k]!];
-      if (speed === null || speed === undefined) return true;
-      difference += o.row[k]! * speed;
+    for (let m = 0; m < system.members.length; m++) {
+      if (row[m] === 0) continue;
+      const speed = speeds[system.members[m]!];
+      if (speed === null || speed === undefined) return [{ element, row }];
+      difference += row[m]! * speed;
     }
-    return Math.abs(difference) < 1e-7;
+    return Math.abs(difference) < 1e-7 ? [{ element, row }] : [];
   });
   for (const holding of subsetsBySize(able)) {
     const lambda = reactions(system, [...system.rows, ...holding.map((o) => o.row)]);
@@ -41,14 +43,17 @@ export function elementTorques(system: System, speeds: Record<string, number | n
 }
 
 /** λ per row, null where not determined; the whole null when no reaction balances the input. */
-function reactions(system: System, rows: number[][]): (number | null)[] | null {
-  const unknowns = rows.length + 1;
-  const equations = system.members.map((_, m) => [
-    ...rows.map((row) => row[m]!),
-    m === system.output ? 1 : 0,
-    m === system.input ? -1 : 0,
-  ]);
-  const space = solutionSpace(reduce(equations, unknowns), unknowns);
+function reactions(system: System, rows: Row[]): (number | null)[] | null {
+  // Unknowns: λ per row, the output load, and the input torque, which is fixed at 1.
+  const [load, drive] = [rows.length, rows.length + 1];
+  const equations = system.members.map((_, m) => {
+    const equation = new Float64Array(rows.length + 2);
+    rows.forEach((row, k) => (equation[k] = row[m]!));
+    if (m === system.output) equation[load] = 1;
+    if (m === system.input) equation[drive] = 1;
+    return equation;
+  });
+  const space = solutionSpace(equations, [[drive, 1]], rows.length + 2);
   if (!space) return null;
   return rows.map((_, k) =>
     space.directions.some((d) => Math.abs(d[k]!) > TOLERANCE) ? null : space.origin[k]!,

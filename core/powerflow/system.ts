@@ -1,22 +1,19 @@
 import { CASE, partOf } from '@/core/unit';
 import type { Attachment, Element, GearPosition, Gearset, UnitDefinition } from '@/core/unit';
 import type { Fault } from './fault';
-
-/** A one-way clutch that is at work: a ≥ b. */
-export interface OneWay {
-  element: string;
-  row: number[];
-}
+import type { Row } from './linear';
 
 /** The speed equations of one gear position: `rows·ω = 0`, and `ω_a − ω_b ≥ 0` for the one-way clutches. */
 export interface System {
   members: string[];
   input: number;
   output: number;
-  rows: number[][];
+  rows: Row[];
   /** The element behind each row, or null for a gearset's own equation. */
   owners: (string | null)[];
-  oneWays: OneWay[];
+  /** One-way clutches at work, a ≥ b, and their rows. */
+  oneWays: string[];
+  oneWayRows: Row[];
 }
 
 /**
@@ -26,49 +23,58 @@ export interface System {
  */
 export function buildSystem(unit: UnitDefinition, gear: GearPosition, faults: Fault[]): System {
   const splits = splitsOf(unit, faults);
-  const { members, input, output, gearsets, elements } = splits.length
-    ? compile(unit, splits)
-    : compiled(unit);
-  const lost = new Set(faults.flatMap((f) => (f.kind === 'lost' ? [f.element] : [])));
-  const stuck = new Set(faults.flatMap((f) => (f.kind === 'stuck' ? [f.element] : [])));
-  const stripped = new Set(faults.flatMap((f) => (f.kind === 'strip' ? [f.gearset] : [])));
-  const rows: number[][] = [];
-  const owners: (string | null)[] = [];
-  const oneWays: OneWay[] = [];
+  const { members, input, output, gearsets, elements } = compiled(unit, splits);
+  const state = stateOf(faults);
+  const system: System = { members, input, output, rows: [], owners: [], oneWays: [], oneWayRows: [] };
   for (const { id, row } of gearsets) {
-    if (stripped.has(id)) continue;
-    rows.push(row);
-    owners.push(null);
+    if (state.get(`strip ${id}`)) continue;
+    system.rows.push(row);
+    system.owners.push(null);
   }
   for (const { id, row, oneWay } of elements) {
-    if (lost.has(id)) continue;
-    if (oneWay && !stuck.has(id)) oneWays.push({ element: id, row });
-    else if (stuck.has(id) || gear.apply.includes(id)) {
-      rows.push(row);
-      owners.push(id);
+    const fault = state.get(id);
+    if (fault === 'lost') continue;
+    if (oneWay && fault !== 'stuck') {
+      system.oneWays.push(id);
+      system.oneWayRows.push(row);
+    } else if (fault === 'stuck' || gear.apply.includes(id)) {
+      system.rows.push(row);
+      system.owners.push(id);
     }
   }
-  return { members, input, output, rows, owners, oneWays };
+  return system;
 }
 
-/** Every row a unit can need, worked out once. Rows are shared and never written to. */
+/** What is wrong with each element, and which gearsets are stripped. Lost outweighs stuck. */
+function stateOf(faults: Fault[]): Map<string, 'lost' | 'stuck' | 'strip'> {
+  const state = new Map<string, 'lost' | 'stuck' | 'strip'>();
+  for (const fault of faults) {
+    if (fault.kind === 'strip') state.set(`strip ${fault.gearset}`, 'strip');
+    else if (fault.kind === 'lost') state.set(fault.element, 'lost');
+    else if (fault.kind === 'stuck' && !state.has(fault.element)) state.set(fault.element, 'stuck');
+  }
+  return state;
+}
+
+/** Every row a unit can need. Rows are shared and never written to. */
 interface CompiledUnit {
   members: string[];
   input: number;
   output: number;
-  gearsets: { id: string; row: number[] }[];
-  elements: { id: string; row: number[]; oneWay: boolean }[];
+  gearsets: { id: string; row: Row }[];
+  elements: { id: string; row: Row; oneWay: boolean }[];
 }
 
-const whole = new WeakMap<UnitDefinition, CompiledUnit>();
+const known = new WeakMap<UnitDefinition, Map<string, CompiledUnit>>();
 
-function compiled(unit: UnitDefinition): CompiledUnit {
-  let known = whole.get(unit);
-  if (!known) {
-    known = compile(unit, []);
-    whole.set(unit, known);
-  }
-  return known;
+/** Compiled once per unit and set of broken parts. */
+function compiled(unit: UnitDefinition, splits: Split[]): CompiledUnit {
+  let ofUnit = known.get(unit);
+  if (!ofUnit) known.set(unit, (ofUnit = new Map<string, CompiledUnit>()));
+  const key = splits.map((s) => s.twin).join();
+  let found = ofUnit.get(key);
+  if (!found) ofUnit.set(key, (found = compile(unit, splits)));
+  return found;
 }
 
 function compile(unit: UnitDefinition, splits: Split[]): CompiledUnit {
@@ -141,7 +147,7 @@ function elementRow(
   size: number,
   element: Element,
   ends: (member: string, a: Attachment) => number,
-): number[] {
+): Row {
   const at = { element: element.id };
   return toRow(size, [
     [ends(element.a, at), 1],
@@ -150,8 +156,8 @@ function elementRow(
 }
 
 /** Terms on the case (index −1) fall out: its speed is 0. */
-function toRow(size: number, terms: [number, number][]): number[] {
-  const row = new Array<number>(size).fill(0);
+function toRow(size: number, terms: [number, number][]): Row {
+  const row = new Float64Array(size);
   for (const [at, weight] of terms) if (at >= 0) row[at] = row[at]! + weight;
   return row;
 }
