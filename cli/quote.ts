@@ -39,25 +39,34 @@ export async function run(args: string[]): Promise<number> {
     cause,
     today: date,
     jobNumber: 0,
-    finding: findingWords(state, diagnosis),
+    finding: findingWords(unit, state, diagnosis),
     couldChange: couldChange(diagnosis),
     photos: [],
   });
   if (options.flags.has('--json')) {
     process.stdout.write(
-      `${JSON.stringify({ cause: cause?.id ?? null, scope, options: quote.options, currency: quote.currency })}\n`,
+      `${JSON.stringify({ cause: cause?.id ?? null, finding: quote.finding, scope, options: quote.options, currency: quote.currency })}\n`,
     );
     return 0;
   }
   const money = (amount: number) => formatMoney(amount, quote.currency);
   const lines = scope.lines.map(
-    (l) => `  ${l.action.padEnd(8)} ${l.name} × ${l.quantity}: ${l.reasons.map((r) => r.words).join('; ')}`,
+    (l) =>
+      `  ${(l.kind === 'labour' ? 'work' : l.action).padEnd(8)} ${l.name} × ${l.quantity}: ${l.reasons.map((r) => r.words).join('; ')}`,
   );
   const totals = quote.options.map(
     (o) => `  ${o.name.padEnd(18)} ${money(o.total).padStart(12)}  ready ${o.readyBy ?? '–'}  ${o.warranty}`,
   );
   process.stdout.write(
-    ['Scope', ...lines, ...scope.warnings.map((w) => `  ! ${w}`), 'Options', ...totals, ''].join('\n'),
+    [
+      quote.finding,
+      'Scope',
+      ...lines,
+      ...scope.warnings.map((w) => `  ! ${w}`),
+      'Options',
+      ...totals,
+      '',
+    ].join('\n'),
   );
   return 0;
 }

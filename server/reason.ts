@@ -30,7 +30,7 @@ export function quoteState(unitId: string, state: JobState, jobNumber: number, t
     cause: standingCause(state, diagnosis),
     today,
     jobNumber,
-    finding: findingWords(state, diagnosis),
+    finding: findingWords(unitById(unitId), state, diagnosis),
     couldChange: couldChange(diagnosis),
     photos: below<{ about: string; caption?: string }>(state, 'photo.').map(([id, p]) => ({
       id,

@@ -69,6 +69,10 @@ export type SteelGrade = (typeof STEEL_GRADES)[number];
 export const PART_GRADES = ['sound', 'marked', 'worn', 'failed', 'takedown', 'not-assessable'] as const;
 export type PartGrade = (typeof PART_GRADES)[number];
 
+/** What a repair tried before changed. */
+export const REPAIR_EFFECTS = ['nothing', 'better', 'worse', 'cured'] as const;
+export type RepairEffect = (typeof REPAIR_EFFECTS)[number];
+
 export const DEBRIS_KINDS = [
   'grey-paste',
   'bright-flakes',
@@ -119,6 +123,7 @@ export const SLOT_FAMILIES: readonly SlotFamily[] = [
     'job.promised': { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' },
     'job.waitsFor': oneOf(['customer', 'part', 'bench', 'measurement']),
     'complaint.words': text(4000),
+    'complaint.after': text(120),
     'complaint.onset': oneOf(['sudden', 'gradual', 'after-work', 'unknown']),
     'grid.*': object(
       {
@@ -138,7 +143,10 @@ export const SLOT_FAMILIES: readonly SlotFamily[] = [
     'history.fluid': oneOf(['not-recent', 'recent', 'unknown']),
     'history.towing': oneOf(['none', 'light', 'heavy', 'unknown']),
     'history.powerFactor': number(0.5, 4),
-    'history.repair.*': object({ done: text(300), changed: text(300) }, ['done']),
+    'history.repair.*': object(
+      { done: text(300), changed: text(300), part: text(80), effect: oneOf(REPAIR_EFFECTS) },
+      ['done'],
+    ),
     'history.opinion.*': object({ by: text(120), said: text(600) }, ['said']),
     'roadtest.*': object(
       {

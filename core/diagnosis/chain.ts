@@ -5,6 +5,9 @@ import type { Posterior } from './posterior';
 export interface ChainStep {
   id: string;
   words: string;
+  /** Words for a customer, `{e}` standing for the element; null for the first cause. */
+  plain: string | null;
+  element: string | null;
   /** Steps it follows from; empty for the first cause. */
   from: string[];
   /** P(this step | everything, this cause). */
@@ -23,6 +26,8 @@ export function chainOf(model: Model, post: Posterior, r: number): ChainStep[] {
   const first: ChainStep = {
     id: root.id,
     words: root.words,
+    plain: null,
+    element: root.element,
     from: [],
     probability: 1,
     slots: slotsOfRoot(post, root),
@@ -39,8 +44,10 @@ export function chainOf(model: Model, post: Posterior, r: number): ChainStep[] {
     grew = false;
     model.mechanisms.forEach((m, k) => {
       if (shown.has(k) || marginals[k]! < IN_CHAIN) return;
+      const seen = slotsOfMechanism(post, k);
+      // A rare consequence (a pack that burns seldom welds) belongs to the chain once it has been seen.
       const from = m.parents
-        .filter((p) => shown.has(p.index) && p.strength > 0.1)
+        .filter((p) => shown.has(p.index) && (p.strength > 0.1 || seen.length > 0))
         .map((p) => stepId(p.index));
       if ((root.effects.get(k) ?? 0) > 0.1) from.unshift(root.id);
       if (from.length === 0) return;
@@ -49,9 +56,11 @@ export function chainOf(model: Model, post: Posterior, r: number): ChainStep[] {
       steps.push({
         id: m.id,
         words: m.words,
+        plain: m.plain,
+        element: m.element,
         from,
         probability: marginals[k]!,
-        slots: slotsOfMechanism(post, k),
+        slots: seen,
       });
     });
   }

@@ -1,18 +1,21 @@
-import { elementOf, frictionElements, partOf } from '@/core/unit';
+import { elementOf, frictionElements, midSentence, partOf } from '@/core/unit';
 import type { CheckTemplate } from './knowledge';
 import { linkOf } from './model';
 import type { Model } from './model';
-import { midSentence } from './mechanisms';
 import type { Posterior } from './posterior';
 
-/** Something still to be looked at, and what it would tell. */
-export interface NextCheck {
+/** Something still to be looked at. */
+export interface Check {
   check: string;
   point: string;
   words: string;
+  minutes: number;
+}
+
+/** A check with what it would tell. */
+export interface NextCheck extends Check {
   /** Expected information about the first cause, bits. */
   gain: number;
-  minutes: number;
   /** It looks straight at the leading cause. */
   confirms: boolean;
 }
@@ -25,34 +28,39 @@ const CONFIRMATION_BITS = 1;
 
 /** Checks not yet made, the most telling per minute first. */
 export function nextChecks(model: Model, post: Posterior): NextCheck[] {
-  const seen = new Set(post.bearings.map((b) => b.observation.point));
   const leader = post.probability.indexOf(Math.max(...post.probability));
   const worth = (c: NextCheck) =>
     (c.gain + (c.confirms ? CONFIRMATION_BITS * post.probability[leader]! : 0)) /
     (c.minutes + REACHING_MINUTES);
-  return model.knowledge.causal.checks
-    .flatMap((template) => pointsOf(model, template).map((p) => ({ template, ...p })))
-    .filter(({ point }) => !seen.has(point))
-    .map(({ template, point, words }) => ({
-      check: template.id,
-      point,
-      words,
-      gain: informationGain(model, post, point),
-      minutes: template.minutes,
-      confirms: looksAt(model, point, leader),
+  return openChecks(model, post)
+    .map((check) => ({
+      ...check,
+      gain: informationGain(model, post, check.point),
+      confirms: looksAt(model, check.point, leader),
     }))
     .filter((c) => c.gain > 1e-4 || c.confirms)
     .sort((a, b) => worth(b) - worth(a));
 }
 
+/** Every check the unit allows and nobody has made. */
+export function openChecks(model: Model, post: Posterior): Check[] {
+  const seen = new Set(post.bearings.map((b) => b.observation.point));
+  return model.knowledge.causal.checks
+    .flatMap((template) => pointsOf(model, template).map((p) => ({ template, ...p })))
+    .filter(({ point }) => !seen.has(point))
+    .map(({ template, point, words }) => ({ check: template.id, point, words, minutes: template.minutes }));
+}
+
 /** Added to every check for getting to it, so that a strong check is not beaten by a quick empty one. */
 const REACHING_MINUTES = 10;
 
-function looksAt(model: Model, point: string, leader: number): boolean {
+/** True when the check looks straight at a root, or at the mechanism it is seen by. */
+export function looksAt(model: Model, point: string, r: number): boolean {
   const link = linkOf(model, point);
-  const root = model.roots[leader]!;
+  const root = model.roots[r]!;
   if (!link || root.mode === 'other') return false;
-  return link.kind === 'root' ? link.matches(root) : link.index === root.presentAs;
+  if (link.kind === 'root') return link.matches(root);
+  return link.index === root.presentAs || link.index === root.behind;
 }
 
 function pointsOf(model: Model, template: CheckTemplate): { point: string; words: string }[] {
@@ -66,7 +74,9 @@ function pointsOf(model: Model, template: CheckTemplate): { point: string; words
   }
   if (template.point.endsWith('$p')) {
     // A cause with a mechanism of its own has a check of its own.
-    const parts = [...new Set(model.roots.flatMap((r) => (r.part && r.presentAs === null ? [r.part] : [])))];
+    const parts = [
+      ...new Set(model.roots.flatMap((r) => (r.part && !r.solenoid && r.presentAs === null ? [r.part] : []))),
+    ];
     return parts.map((id) => fill(id, `the ${midSentence(partOf(unit, id).name)}`, '$p', '{p}'));
   }
   if (template.point.endsWith('$s')) return unit.solenoids.map((s) => fill(s.id, s.name, '$s', '{s}'));

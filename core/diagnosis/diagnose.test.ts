@@ -83,10 +83,65 @@ describe('a clutch welded on', () => {
     );
     expect(stuck.reduce((s, c) => s + c.probability, 0)).toBeGreaterThan(0.7);
   });
-  test('welded plates settle it', () => {
-    const after = run({ ...grid, ...plates('forward', order('forward'), 'welded', 'welded') });
+  test('the first thing to do is to open that pack', () => {
+    expect(run(grid).nextChecks[0]).toMatchObject({ check: 'open-pack', point: 'lining:forward' });
+  });
+
+  const welded = { ...grid, ...plates('forward', order('forward'), 'welded', 'welded') };
+  test('welded plates settle the weld, not what burnt it: that stays open, each candidate with its check', () => {
+    const after = run(welded);
     expect(after.causes[0]!.id).toBe('forward:welded');
     expect(after.causes[0]!.probability).toBeGreaterThan(0.7);
+    expect(after.undetermined).toBe(true);
+    expect(after.upstream.length).toBeGreaterThan(4);
+    expect(after.upstream.find((u) => u.id === 'forward-piston-seals:feed-loss')!.check).toMatchObject({
+      check: 'inspect-part',
+    });
+    expect(after.upstream.map((u) => u.id)).not.toContain('sun-shell:path-broken');
+    expect(after.nextChecks[0]!.point).not.toBe('lining:forward');
+  });
+  test('a clear filter and sound neighbours take the pressure off the list', () => {
+    const share = (values: Record<string, Json>) =>
+      run(values)
+        .upstream.filter((u) => /filter|pump|regulator|fluid-low/.test(u.id))
+        .reduce((sum, u) => sum + u.probability, 0);
+    const cleared = share({ ...welded, ...sound('high', 'low-reverse', 'reverse'), 'filter.state': 'clear' });
+    expect(cleared).toBeLessThan(share(welded) / 3);
+  });
+  test('a torn seal behind it is what failed first; the weld is its consequence', () => {
+    const after = run({
+      ...welded,
+      ...sound('high', 'low-reverse', 'reverse'),
+      'filter.state': 'clear',
+      'part.forward-piston-seals': { grade: 'failed' },
+    });
+    expect(after.undetermined).toBe(false);
+    expect(after.causes[0]!.id).toBe('forward-piston-seals:feed-loss');
+    expect(chainWords(after.causes[0]!.chain)).toMatch(/circuit leaks.*slips and burns.*weld together/);
+    expect(after.causes.find((c) => c.id === 'forward:welded')!.present).toBeGreaterThan(0.95);
+    expect(after.causes.reduce((s, c) => s + c.probability, 0)).toBeCloseTo(1, 9);
+  });
+});
+
+describe('water', () => {
+  test('milky fluid over lifted linings names water, and red fluid does not', () => {
+    const grid = { 'grid.D1': shop(['slips']), 'grid.D2': shop(['slips']), 'grid.D3': shop(['slips']) };
+    const water = (values: Record<string, Json>) =>
+      run({ ...grid, ...values }).causes.find((c) => c.id === 'water')!.probability;
+    expect(water({ 'fluid.colour': 'milky', 'debris.water': { amount: 'some' } })).toBeGreaterThan(0.5);
+    expect(water({ 'fluid.colour': 'red' })).toBeLessThan(0.02);
+  });
+});
+
+describe('repairs tried', () => {
+  const replaced = (effect: string | null) =>
+    run({
+      ...bandGrid,
+      ...(effect ? { 'history.repair.r1': { done: 'S2 renewed', part: 'solenoid-s2', effect } } : {}),
+    }).causes.find((c) => c.id === 'S2:electrical')!.probability;
+  test('a solenoid renewed without effect is hardly to blame; one that cured it was', () => {
+    expect(replaced('nothing')).toBeLessThan(replaced(null)! / 4);
+    expect(replaced('cured')).toBeGreaterThan(replaced(null)! * 4);
   });
 });
 
@@ -109,6 +164,13 @@ describe('a converter lining lost under sound clutches', () => {
     expect(before.causes[0]!.id).toBe('converter:lining-lost');
     expect(before.nextChecks[0]!.check).toBe('open-converter');
     expect(chainWords(before.causes[0]!.chain)).toMatch(/lining.*filter blocks.*pressure falls/);
+  });
+  test('sound clutches do not hide the pressure that the hot complaint tells of', () => {
+    const pressure = (values: Record<string, Json>) =>
+      run(values).mechanisms.find((m) => m.id === 'low-pressure')!.probability;
+    const { 'grid.D1': _d1, 'grid.D3': _d3, 'grid.D4': _d4, ...silent } = given;
+    expect(pressure(given)).toBeGreaterThan(0.9);
+    expect(pressure(silent)).toBeLessThan(0.5);
   });
   test('opened and found bare: certain, and the blocked filter is present though not the cause', () => {
     const after = run({ ...given, 'converter.lining': 'gone' });

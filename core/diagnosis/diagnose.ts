@@ -4,10 +4,12 @@ import { chainOf } from './chain';
 import type { ChainStep } from './chain';
 import { nextChecks } from './checks';
 import type { NextCheck } from './checks';
+import { whoIsBehind } from './upstream';
+import type { Behind, Upstream } from './upstream';
 import type { Knowledge } from './knowledge';
 import { buildModel } from './model';
 import type { Model } from './model';
-import { posterior, withoutBearing } from './posterior';
+import { posterior, withoutBearing, withoutGrid } from './posterior';
 import type { Posterior } from './posterior';
 
 /** What one finding says about one cause. */
@@ -38,8 +40,10 @@ export interface Diagnosis {
   causes: Cause[];
   mechanisms: { id: string; words: string; probability: number }[];
   nextChecks: NextCheck[];
-  /** No cause stands out enough to be named as the first. */
+  /** No cause stands out enough to be named as the first, or the leading one only names damage. */
   undetermined: boolean;
+  /** Who may have done the damage the leading cause names; empty when it is a cause of its own. */
+  upstream: Upstream[];
   /** Findings the leading cause does not explain. */
   unexplained: Evidence[];
 }
@@ -56,17 +60,40 @@ export function diagnoser(unit: UnitDefinition, knowledge: Knowledge): (state: J
 function diagnose(model: Model, state: JobState): Diagnosis {
   const post = posterior(model, state);
   const order = model.roots.map((_, r) => r).sort((a, b) => post.probability[b]! - post.probability[a]!);
-  const causes = order.map((r, rank) => toCause(model, post, r, rank < 8));
-  const top = causes[0]!;
+  const leader = order[0]!;
+  const ranked = order.map((r, rank) => toCause(model, post, r, rank < 8));
+  const damage = ranked[0]!.probability >= DETERMINED_AT ? whoIsBehind(model, post, leader) : null;
+  const causes = damage?.seen ? settled(model, ranked, damage) : ranked;
+  const [top] = causes;
   return {
     causes,
     mechanisms: model.mechanisms
       .map((m, k) => ({ id: m.id, words: m.words, probability: post.mechanisms[k]! }))
       .sort((a, b) => b.probability - a.probability),
-    nextChecks: nextChecks(model, post),
-    undetermined: top.probability < DETERMINED_AT || top.mode === 'other' || top.mode === 'worn-out',
-    unexplained: unexplained(model, post, order[0]!),
+    nextChecks: damage?.seen ? damage.nextChecks : nextChecks(model, post),
+    undetermined: top!.probability < DETERMINED_AT || model.roots.find((r) => r.id === top!.id)!.open,
+    upstream: damage?.candidates ?? [],
+    unexplained: unexplained(model, post, leader),
   };
+}
+
+/**
+ * The leading cause names damage that was seen. Where one cause behind it stands out, that is what failed first: it
+ * takes over the damage's probability in proportion, and the damage stays present as its consequence.
+ */
+function settled(model: Model, ranked: Cause[], { posterior: upstream }: Behind): Cause[] {
+  const share = Math.max(...upstream.probability);
+  const r = upstream.probability.indexOf(share);
+  const [named, ...others] = ranked;
+  if (share < DETERMINED_AT || model.roots[r]!.open) return ranked;
+  const first = toCause(model, upstream, r, true);
+  const own = others.find((c) => c.id === first.id)!.probability;
+  const moved = named!.probability * share;
+  return [
+    { ...first, probability: own + moved },
+    { ...named!, probability: named!.probability - moved },
+    ...others.filter((c) => c.id !== first.id),
+  ].sort((a, b) => b.probability - a.probability);
 }
 
 function toCause(model: Model, post: Posterior, r: number, detailed: boolean): Cause {
@@ -77,7 +104,7 @@ function toCause(model: Model, post: Posterior, r: number, detailed: boolean): C
   return {
     id: root.id,
     mode: root.mode,
-    part: root.part ?? solenoidPart(model, root.solenoid),
+    part: root.part,
     element: root.element,
     probability,
     present,
@@ -85,10 +112,6 @@ function toCause(model: Model, post: Posterior, r: number, detailed: boolean): C
     chain: detailed ? chainOf(model, post, r) : [],
     evidence: detailed ? ledger(model, post, r) : [],
   };
-}
-
-function solenoidPart(model: Model, id: string | null): string | null {
-  return model.unit.solenoids.find((s) => s.id === id)?.part ?? null;
 }
 
 /** Leave-one-out: how the odds of this cause against all others change with each finding, the strongest first. */
@@ -107,13 +130,11 @@ function ledger(model: Model, post: Posterior, r: number): Evidence[] {
     caution: b.observation.caution ?? null,
   }));
   if (post.complaints.length) {
-    const best = Math.max(...post.grid);
     findings.push({
       point: 'grid',
       level: 'complaint',
       slots: post.complaints.map((c) => `grid.${c.gear}`),
-      // Bounded, so that one cause that makes the grid impossible cannot overflow the others.
-      weight: change((root) => Math.exp(Math.min(best - post.grid[root]!, 60))),
+      weight: change((root) => withoutGrid(model, post, root)),
       caution: null,
     });
   }

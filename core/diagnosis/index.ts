@@ -2,5 +2,6 @@ export { DETERMINED_AT, diagnoser } from './diagnose';
 export type { Cause, Diagnosis, Evidence } from './diagnose';
 export { chainWords } from './chain';
 export type { ChainStep } from './chain';
-export type { NextCheck } from './checks';
+export type { Check, NextCheck } from './checks';
+export type { Upstream } from './upstream';
 export type { CausalKnowledge, Knowledge } from './knowledge';

@@ -11,6 +11,8 @@ export interface MechanismTemplate {
   /** P(present) when nothing causes it. */
   leak: number;
   words: string;
+  /** The same for a customer, in the past tense; `{e}` takes one element or a list of them. */
+  plain: string;
   /** Mechanism → P(this | that). `burnt:*` stands for every friction element's. */
   parents: Record<string, EffectStrength>;
 }
@@ -30,6 +32,10 @@ export interface RootTemplate {
   effects: Record<string, EffectStrength>;
   /** The mechanism that shows this cause is there, first or not. */
   presentAs?: string;
+  /** It names what is wrong without saying why: never called determined. */
+  open?: true;
+  /** The damage it names, which something else must have set off: a mechanism. */
+  behind?: string;
   signature: SignatureKind;
   words: string;
 }

@@ -1,5 +1,5 @@
 import { marginOrder } from '@/core/powerflow';
-import { elementOf, frictionElements } from '@/core/unit';
+import { elementOf, frictionElements, midSentence } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import type { CausalKnowledge, EffectStrength } from './knowledge';
 
@@ -8,6 +8,8 @@ export interface Mechanism {
   id: string;
   element: string | null;
   words: string;
+  /** Words for a customer, with `{e}` left open, so that several elements can share a sentence. */
+  plain: string;
   silent: boolean;
   leak: number;
   parents: { index: number; strength: number }[];
@@ -25,6 +27,7 @@ export function buildMechanisms(unit: UnitDefinition, causal: CausalKnowledge): 
     id: ids[k]!,
     element,
     words: sayElement(unit, template.words, element),
+    plain: template.plain,
     silent: template.silent ?? false,
     leak: template.leak,
     parents: Object.entries(template.parents).flatMap(([parent, value]) => {
@@ -63,8 +66,4 @@ export function named(template: string, element: string | null): string {
 /** Fills `{e}` with the element's name, in mid-sentence case. */
 export function sayElement(unit: UnitDefinition, words: string, element: string | null): string {
   return element === null ? words : words.replaceAll('{e}', midSentence(elementOf(unit, element).name));
-}
-
-export function midSentence(name: string): string {
-  return /^[A-Z][a-z]/.test(name) ? name[0]!.toLowerCase() + name.slice(1) : name;
 }

@@ -8,6 +8,7 @@ import { buildMechanisms } from './mechanisms';
 import type { Mechanism } from './mechanisms';
 import { buildRoots } from './roots';
 import type { Root } from './roots';
+import type { GridSignature } from './signature';
 
 /** A unit's causal model: one first cause out of `roots`, mechanisms as noisy-OR of causes and each other. */
 export interface Model {
@@ -65,11 +66,16 @@ export function familyTables(model: Model, root: Root): Float64Array[] {
   });
 }
 
-/** Log P(grid | root): a mixture over the ways the cause may show itself. */
-export function gridGivenRoot(model: Model, root: Root, complaints: Complaint[]): number {
-  if (complaints.length === 0) return 0;
+/** Log P(grid | root, the mechanism it hangs on absent or present), each a mixture over the ways it may show. */
+export function gridGivenRoot(model: Model, root: Root, complaints: Complaint[]): [number, number] {
+  if (complaints.length === 0) return [0, 0];
+  const present = mixture(model, root.grid.present, complaints);
+  return [root.gridOn === null ? present : mixture(model, root.grid.absent, complaints), present];
+}
+
+function mixture(model: Model, signatures: GridSignature[], complaints: Complaint[]): number {
   const table = model.knowledge.behaviour;
-  const logs = root.signatures.map((s) => {
+  const logs = signatures.map((s) => {
     const fit = s.predictions
       ? gridLogLikelihood(table, complaints, s.predictions)
       : anything(model, complaints);

@@ -5,6 +5,7 @@ import { complaintsOf } from '@/core/suspects';
 import type { Complaint } from '@/core/suspects';
 import { familyTables, gridGivenRoot, linkOf } from './model';
 import type { Link, Model } from './model';
+import type { Root } from './roots';
 
 /** An observation with what it hangs on and its likelihoods, the weight applied: P^weight. */
 export interface Bearing {
@@ -19,8 +20,8 @@ export interface Posterior {
   bearings: Bearing[];
   /** P(root is the first cause | everything). */
   probability: number[];
-  /** Log P(grid | root). */
-  grid: number[];
+  /** Per root, log P(grid | root, the mechanism it hangs on absent or present). */
+  grid: [number, number][];
   /** P(mechanism | everything, root), per root. */
   given: Float64Array[];
   /** P(mechanism | everything). */
@@ -31,23 +32,20 @@ export interface Posterior {
 export function posterior(model: Model, state: JobState): Posterior {
   const complaints = complaintsOf(state);
   const bearings = observe(model.unit, state).flatMap((o) => bearingOf(model, o));
-  const soft = model.mechanisms.map(() => Float64Array.of(1, 1));
-  for (const { link, absent, present } of bearings) {
-    if (link.kind !== 'mechanism') continue;
-    soft[link.index]![0]! *= absent;
-    soft[link.index]![1]! *= present;
-  }
-  const grid: number[] = [];
+  const soft = softEvidence(model, bearings);
+  const grid = model.roots.map((root) => gridGivenRoot(model, root, complaints));
   const given: Float64Array[] = [];
   const logs = model.roots.map((root, k) => {
-    const inference = model.infer([...familyTables(model, root), ...soft]);
+    const [absent, present] = grid[k]!;
+    const best = Math.max(absent, present);
+    const inference = model.infer([
+      ...familyTables(model, root),
+      ...withEvidence(soft, root.gridOn, Math.exp(absent - best), Math.exp(present - best)),
+    ]);
     given.push(inference.marginals);
-    grid.push(gridGivenRoot(model, root, complaints));
-    const direct = bearings.reduce(
-      (sum, b) => sum + (b.link.kind === 'root' ? Math.log(rootLikelihood(b, root)) : 0),
-      0,
+    return (
+      model.logPrior[k]! + best + logDirect(bearings, root) + Math.log(Math.max(inference.evidence, 1e-300))
     );
-    return model.logPrior[k]! + grid[k]! + direct + Math.log(Math.max(inference.evidence, 1e-300));
   });
   const probability = normalise(logs);
   const mechanisms = new Float64Array(model.mechanisms.length);
@@ -55,6 +53,52 @@ export function posterior(model: Model, state: JobState): Posterior {
     marginals.forEach((m, k) => (mechanisms[k] = mechanisms[k]! + m * probability[r]!)),
   );
   return { complaints, bearings, probability, grid, given, mechanisms };
+}
+
+/** What the findings say of each mechanism: [absent, present]. */
+function softEvidence(model: Model, bearings: Bearing[]): Float64Array[] {
+  const soft = model.mechanisms.map(() => Float64Array.of(1, 1));
+  for (const { link, absent, present } of bearings) {
+    if (link.kind !== 'mechanism') continue;
+    soft[link.index]![0]! *= absent;
+    soft[link.index]![1]! *= present;
+  }
+  return soft;
+}
+
+function withEvidence(
+  soft: Float64Array[],
+  at: number | null,
+  absent: number,
+  present: number,
+): Float64Array[] {
+  if (at === null) return soft;
+  const [a, p] = soft[at]!;
+  return soft.with(at, Float64Array.of(a! * absent, p! * present));
+}
+
+/** Findings that look straight at the root. */
+function logDirect(bearings: Bearing[], root: Root): number {
+  return bearings.reduce(
+    (sum, b) => sum + (b.link.kind === 'root' ? Math.log(rootLikelihood(b, root)) : 0),
+    0,
+  );
+}
+
+/**
+ * The posterior given that a mechanism is there, without the complaint grid: who set off damage that is known. The grid
+ * is left out because it tells of the damage, not of what was before it. Roots in `without` are not counted.
+ */
+export function behind(model: Model, post: Posterior, mechanism: number, without: Set<number>): Posterior {
+  const soft = withEvidence(softEvidence(model, post.bearings), mechanism, 0, 1);
+  const given: Float64Array[] = [];
+  const logs = model.roots.map((root, k) => {
+    const { evidence, marginals } = model.infer([...familyTables(model, root), ...soft]);
+    given.push(marginals);
+    if (without.has(k)) return -Infinity;
+    return model.logPrior[k]! + logDirect(post.bearings, root) + Math.log(Math.max(evidence, 1e-300));
+  });
+  return { ...post, complaints: [], probability: normalise(logs), given };
 }
 
 function bearingOf(model: Model, observation: Observation): Bearing[] {
@@ -65,7 +109,7 @@ function bearingOf(model: Model, observation: Observation): Bearing[] {
   return [{ observation, link, absent, present }];
 }
 
-export function rootLikelihood(bearing: Bearing, root: Parameters<typeof gridGivenRoot>[1]): number {
+export function rootLikelihood(bearing: Bearing, root: Root): number {
   return bearing.link.kind === 'root' && bearing.link.matches(root) ? bearing.present : bearing.absent;
 }
 
@@ -77,6 +121,15 @@ export function withoutBearing(model: Model, post: Posterior, bearing: Bearing, 
   if (bearing.link.kind === 'root') return 1 / rootLikelihood(bearing, model.roots[root]!);
   const present = post.given[root]![bearing.link.index]!;
   return present / bearing.present + (1 - present) / bearing.absent;
+}
+
+/** The same for the complaint grid. Bounded, so that a cause the grid makes impossible cannot overflow the others. */
+export function withoutGrid(model: Model, post: Posterior, root: number): number {
+  const best = Math.max(...post.grid.flat());
+  const [absent, present] = post.grid[root]!.map((log) => Math.exp(Math.min(best - log, 60)));
+  const on = model.roots[root]!.gridOn;
+  const p = on === null ? 1 : post.given[root]![on]!;
+  return (1 - p) * absent! + p * present!;
 }
 
 export function normalise(logs: number[]): number[] {

@@ -1,12 +1,12 @@
 import { explainTieUp } from '@/core/powerflow';
-import { elementsServedBy, frictionElements } from '@/core/unit';
+import { elementsServedBy, frictionElements, midSentence } from '@/core/unit';
 import type { Part, UnitDefinition } from '@/core/unit';
 import type { HealthyTable } from '@/core/suspects';
 import type { CausalKnowledge, RootTemplate, SignatureKind } from './knowledge';
-import { midSentence, named, sayElement, strengthFor } from './mechanisms';
+import { named, sayElement, strengthFor } from './mechanisms';
 import type { Mechanism } from './mechanisms';
 import { SIGNATURES } from './signature';
-import type { GridSignature, SignatureTarget } from './signature';
+import type { GridModel, SignatureTarget } from './signature';
 
 /** A first cause this unit can have. */
 export interface Root {
@@ -19,7 +19,13 @@ export interface Root {
   /** Mechanism index → P(mechanism | this cause). */
   effects: Map<number, number>;
   presentAs: number | null;
-  signatures: GridSignature[];
+  /** It names what is wrong without saying why: never called determined. */
+  open: boolean;
+  /** The damage it names, which something else must have set off: a mechanism index. */
+  behind: number | null;
+  grid: GridModel;
+  /** Mechanism index the grid hangs on, or null. */
+  gridOn: number | null;
   words: string;
 }
 
@@ -32,8 +38,8 @@ export function buildRoots(
 ): Root[] {
   const index = new Map(mechanisms.map((m, k) => [m.id, k]));
   const strength = strengthFor(unit);
-  const known = new Map<string, GridSignature[]>();
-  const signaturesOf = (kind: SignatureKind, target: SignatureTarget) => {
+  const known = new Map<string, GridModel>();
+  const gridOf = (kind: SignatureKind, target: SignatureTarget) => {
     const key = `${kind}|${target.elements.join()}|${kind === 'break' ? target.part : ''}|${target.shiftIndex}`;
     const found = known.get(key) ?? SIGNATURES[kind](unit, healthy, target);
     known.set(key, found);
@@ -49,7 +55,9 @@ export function buildRoots(
           if (k !== undefined) effects.set(k, strength(value, element));
         }
       }
-      const signatures = signaturesOf(template.signature, {
+      const element = target.elements[0] ?? null;
+      const find = (id: string | null | undefined) => (id ? (index.get(named(id, element)) ?? null) : null);
+      const grid = gridOf(template.signature, {
         elements: target.elements,
         part: target.part?.id ?? null,
         shiftIndex: target.shiftIndex,
@@ -57,15 +65,16 @@ export function buildRoots(
       return {
         id: template.id ?? `${target.part?.id ?? target.solenoid ?? target.elements[0]}:${template.mode}`,
         mode: template.mode,
-        part: target.part?.id ?? null,
-        element: target.elements[0] ?? null,
+        part: target.part?.id ?? unit.solenoids.find((x) => x.id === target.solenoid)?.part ?? null,
+        element,
         solenoid: target.solenoid,
         prior: template.prior * (target.part?.weakness ?? 1),
         effects,
-        presentAs: template.presentAs
-          ? (index.get(named(template.presentAs, target.elements[0] ?? null)) ?? null)
-          : null,
-        signatures,
+        presentAs: find(template.presentAs),
+        open: template.open ?? false,
+        behind: find(template.behind),
+        grid,
+        gridOn: find(grid.on),
         words: wordsOf(unit, causal, template, target),
       };
     }),

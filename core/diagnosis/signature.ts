@@ -12,64 +12,98 @@ export interface GridSignature {
   predictions: Prediction[] | null;
 }
 
+/**
+ * What a cause does in the gears. It may hang on a mechanism the cause usually sets off (`on`, an id with `$e` for the
+ * cause's element): the gears show `present` when that mechanism is there and `absent` when it is not.
+ */
+export interface GridModel {
+  on: string | null;
+  absent: GridSignature[];
+  present: GridSignature[];
+}
+
 export interface SignatureTarget {
   elements: string[];
   part: string | null;
   shiftIndex: number | null;
 }
 
-type Builder = (unit: UnitDefinition, healthy: HealthyTable, target: SignatureTarget) => GridSignature[];
+type Builder = (unit: UnitDefinition, healthy: HealthyTable, target: SignatureTarget) => GridModel;
 
 /** What each kind of cause does in every gear, computed from the unit; weights add up to 1. */
 export const SIGNATURES: Record<SignatureKind, Builder> = {
-  none: (unit, healthy) => [{ weight: 1, predictions: predict(unit, healthy, []) }],
-  unknown: () => [{ weight: 1, predictions: null }],
+  none: (unit, healthy) => always(asBuilt(unit, healthy)),
+  unknown: () => always([{ weight: 1, predictions: null }]),
   lost: (unit, healthy, t) =>
-    one(
+    faulty(
       unit,
       healthy,
       t.elements.map((element) => ({ kind: 'lost', element })),
     ),
   stuck: (unit, healthy, t) =>
-    one(
+    faulty(
       unit,
       healthy,
       t.elements.map((element) => ({ kind: 'stuck', element })),
     ),
-  break: (unit, healthy, t) => one(unit, healthy, [{ kind: 'break', part: t.part! }]),
+  break: (unit, healthy, t) => faulty(unit, healthy, [{ kind: 'break', part: t.part! }]),
   weak: (unit, healthy, t) => {
     const sweep = slipSweep(unit);
-    return even(
-      t.elements.flatMap((element): Fault[][] => [
-        [{ kind: 'lost', element }],
-        ...sweep.filter((f) => 'element' in f && f.element === element).map((f) => [f]),
-      ]),
-    ).map(({ weight, item }) => ({ weight, predictions: predict(unit, healthy, item) }));
+    const ways = t.elements.flatMap((element): Fault[][] => [
+      [{ kind: 'lost', element }],
+      ...sweep.filter((f) => 'element' in f && f.element === element).map((f) => [f]),
+    ]);
+    const present = even(ways).map(({ weight, item }) => ({
+      weight,
+      predictions: predict(unit, healthy, item),
+    }));
+    // A part that feeds several elements may starve any of them: no single mechanism stands for it.
+    return t.elements.length > 1
+      ? always(present)
+      : { on: 'weak:$e', absent: asBuilt(unit, healthy), present };
   },
-  pressure: (unit, healthy) =>
-    even([0.75, 0.6, 0.45, 0.3, 0]).map(({ weight, item }) => ({
+  pressure: (unit, healthy) => ({
+    on: 'low-pressure',
+    absent: asBuilt(unit, healthy),
+    present: even([0.75, 0.6, 0.45, 0.3, 0]).map(({ weight, item }) => ({
       weight,
       predictions: underPressure(unit, healthy, item),
     })),
+  }),
   torque: (unit, healthy) =>
-    even([1.3, 1.5, 1.7, 1.9]).map(({ weight, item }) => ({
+    always(
+      even([1.3, 1.5, 1.7, 1.9]).map(({ weight, item }) => ({
+        weight,
+        predictions: underTorque(unit, healthy, item),
+      })),
+    ),
+  converter: (unit, healthy) => ({
+    on: 'low-pressure',
+    absent: [{ weight: 1, predictions: withShudder(unit, predict(unit, healthy, [])) }],
+    present: even([0.45, 0]).map(({ weight, item }) => ({
       weight,
-      predictions: underTorque(unit, healthy, item),
+      predictions: withShudder(unit, underPressure(unit, healthy, item)),
     })),
-  converter: (unit, healthy) => [
-    { weight: 0.5, predictions: withShudder(unit, predict(unit, healthy, [])) },
-    { weight: 0.2, predictions: underPressure(unit, healthy, 0.45) },
-    { weight: 0.3, predictions: underPressure(unit, healthy, 0) },
-  ],
+  }),
   solenoid: (unit, healthy, t) =>
-    even([0, 1] as const).map(({ weight, item }) => ({
-      weight,
-      predictions: withSolenoid(unit, healthy, t.shiftIndex ?? 0, item),
-    })),
+    always(
+      even([0, 1] as const).map(({ weight, item }) => ({
+        weight,
+        predictions: withSolenoid(unit, healthy, t.shiftIndex ?? 0, item),
+      })),
+    ),
 };
 
-function one(unit: UnitDefinition, healthy: HealthyTable, faults: Fault[]): GridSignature[] {
-  return [{ weight: 1, predictions: predict(unit, healthy, faults) }];
+function always(present: GridSignature[]): GridModel {
+  return { on: null, absent: present, present };
+}
+
+function asBuilt(unit: UnitDefinition, healthy: HealthyTable): GridSignature[] {
+  return [{ weight: 1, predictions: predict(unit, healthy, []) }];
+}
+
+function faulty(unit: UnitDefinition, healthy: HealthyTable, faults: Fault[]): GridModel {
+  return always([{ weight: 1, predictions: predict(unit, healthy, faults) }]);
 }
 
 function even<T>(items: readonly T[]): { weight: number; item: T }[] {
@@ -112,7 +146,7 @@ function underTorque(unit: UnitDefinition, healthy: HealthyTable, factor: number
 function withShudder(unit: UnitDefinition, predictions: Prediction[]): Prediction[] {
   return predictions.map((p, k) => {
     const gear = unit.gears[k]!;
-    return gear.gear !== null && !gear.launch ? { ...p, kind: 'shudder' } : p;
+    return gear.gear !== null && !gear.launch && p.kind === 'normal' ? { ...p, kind: 'shudder' } : p;
   });
 }
 

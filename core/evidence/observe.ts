@@ -30,7 +30,8 @@ export function observe(unit: UnitDefinition, state: JobState): Observation[] {
   });
   return [
     ...direct,
-    ...cloudiness(state),
+    ...clouds(state),
+    ...repairs(state),
     ...history(state),
     ...fading(state),
     ...below<{ amount: Amount }>(state, 'debris.').map(([kind, v]) =>
@@ -60,6 +61,7 @@ const DIRECT = [
   { slot: 'filter.state', point: 'filter' },
   { slot: 'converter.hub', point: 'converter-hub' },
   { slot: 'converter.lining', point: 'converter-lining' },
+  { slot: 'converter.face', point: 'converter-face' },
   { slot: 'converter.leak', point: 'converter-leak' },
   { slot: 'history.converter', point: 'history-converter' },
   { slot: 'history.towing', point: 'history-towing' },
@@ -76,12 +78,27 @@ function weightOf(state: JobState, point: string): { weight: number; caution?: s
     : { weight: 1 };
 }
 
-/** Tan cloudiness is its own sign, apart from how burnt the fluid looks. */
-function cloudiness(state: JobState): Observation[] {
+/** Tan cloudiness and milk are signs of their own, apart from how burnt the fluid looks. */
+function clouds(state: JobState): Observation[] {
   const colour = valueOf<string>(state, 'fluid.colour');
   if (colour === undefined || colour === 'not-assessable') return [];
-  const level = colour === 'cloudy-tan' ? 'yes' : 'no';
-  return [{ point: 'cloudy', level, slots: ['fluid.colour'], ...weightOf(state, 'fluid-colour') }];
+  return [
+    { point: 'cloudy', of: 'cloudy-tan' },
+    { point: 'milky', of: 'milky' },
+  ].map(({ point, of }) => ({
+    point,
+    level: colour === of ? 'yes' : 'no',
+    slots: ['fluid.colour'],
+    ...weightOf(state, 'fluid-colour'),
+  }));
+}
+
+/** A part renewed before the job came here: if that cured nothing, the old one was hardly to blame. */
+function repairs(state: JobState): Observation[] {
+  return below<{ part?: string; effect?: string }>(state, 'history.repair.').flatMap(
+    ([id, { part, effect }]) =>
+      part && effect ? [seen(`replaced:${part}`, effect, `history.repair.${id}`)] : [],
+  );
 }
 
 function seen(point: string, level: string, ...slots: string[]): Observation {

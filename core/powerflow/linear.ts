@@ -18,7 +18,11 @@ export interface SolutionSpace {
  * Gauss–Jordan elimination with partial pivoting on one flat buffer. Rows are scaled by their largest entry first, so
  * one tolerance serves all. `x` has `size` entries.
  */
-export function solutionSpace(rows: readonly Row[], fixed: readonly Fixed[], size: number): SolutionSpace | null {
+export function solutionSpace(
+  rows: readonly Row[],
+  fixed: readonly Fixed[],
+  size: number,
+): SolutionSpace | null {
   const stride = size + 1;
   const count = rows.length + fixed.length;
   const m = new Float64Array(count * stride);

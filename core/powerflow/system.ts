@@ -143,11 +143,7 @@ function gearTerms(set: Gearset): { member: string; gear: GearName; weight: numb
   ];
 }
 
-function elementRow(
-  size: number,
-  element: Element,
-  ends: (member: string, a: Attachment) => number,
-): Row {
+function elementRow(size: number, element: Element, ends: (member: string, a: Attachment) => number): Row {
   const at = { element: element.id };
   return toRow(size, [
     [ends(element.a, at), 1],

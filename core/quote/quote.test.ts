@@ -33,7 +33,7 @@ function quoteFor(values: Record<string, Json>) {
     cause,
     today: '2026-03-06',
     jobNumber: 7,
-    finding: findingWords(state, diagnosis),
+    finding: findingWords(unit, state, diagnosis),
     couldChange: [],
     photos: [],
   });
@@ -157,4 +157,32 @@ describe('promise', () => {
       .quote.options;
     expect(full!.missRisk).toBeLessThan(targeted!.missRisk);
   });
+});
+
+describe('the finding in plain words', () => {
+  test('one sentence for what failed first, one for what followed, alike elements said once', () => {
+    const { quote } = quoteFor({
+      'cause.commit': { cause: 'pump-cover:low-output', reason: 'scored' },
+      'part.pump-cover': { grade: 'failed' },
+      'band.band-2-4.lining': 'charred',
+      'plate.high.2.a': 'charred',
+      'fluid.smell': 'burnt',
+    });
+    expect(quote.finding).toBe(
+      'What failed first: pump cover worn or scored: the pump cannot keep pressure. As a result the oil pressure that applies the clutches fell, the high clutch and 2-4 band slipped and burnt, lining dust got into the oil and the oil itself was burnt.',
+    );
+  });
+  test('the technician’s own words stand as they are', () => {
+    expect(quoteFor({ 'cause.words': 'Worn out, plainly.' }).quote.finding).toBe('Worn out, plainly.');
+  });
+  test('nothing determined is said plainly', () => {
+    expect(quoteFor({}).quote.finding).toContain('not yet determined');
+  });
+});
+
+test('a lining that came unbonded is a claim against its rebuilder, wear is not', () => {
+  const claim = (face: string) =>
+    quoteFor({ 'converter.lining': 'gone', 'converter.face': face }).keys.includes('outside-converter-claim');
+  expect(claim('smooth')).toBe(true);
+  expect(claim('bonded')).toBe(false);
 });

@@ -1,6 +1,8 @@
 import type { JobState } from '@/core/case';
 import { valueOf } from '@/core/case';
-import type { Cause, Diagnosis } from '@/core/diagnosis';
+import type { Cause, ChainStep, Diagnosis } from '@/core/diagnosis';
+import { elementOf, midSentence } from '@/core/unit';
+import type { UnitDefinition } from '@/core/unit';
 
 /** The committed cause, with what it was committed on. */
 export type CauseCommit = { cause: string; contributing?: string[]; reason: string };
@@ -13,7 +15,7 @@ export function standingCause(state: JobState, diagnosis: Diagnosis): Cause | nu
 }
 
 /** The finding in plain words for the customer: the technician's own where written, else drafted from the chain. */
-export function findingWords(state: JobState, diagnosis: Diagnosis): string {
+export function findingWords(unit: UnitDefinition, state: JobState, diagnosis: Diagnosis): string {
   const own = valueOf<string>(state, 'cause.words');
   if (own) return own;
   const cause = standingCause(state, diagnosis);
@@ -22,10 +24,30 @@ export function findingWords(state: JobState, diagnosis: Diagnosis): string {
     return `We have not yet determined what failed first. Still possible: ${open.join('; ')}. Before we say more we want to look further.`;
   }
   const [first, ...rest] = cause.chain;
-  const sentences = [`${first?.words ?? cause.words}.`];
-  if (rest.length) sentences.push(`What followed: ${rest.map((s) => s.words).join('; ')}.`);
-  if (diagnosis.undetermined) sentences.push('We are not fully certain of the first cause and say so.');
+  const followed = inOneBreath(unit, rest);
+  const sentences = [`What failed first: ${midSentence(first?.words ?? cause.words)}.`];
+  if (followed.length) sentences.push(`As a result ${listed(followed)}.`);
+  const behind = diagnosis.upstream.slice(0, 3).map((u) => midSentence(u.words));
+  if (behind.length && cause.id === diagnosis.causes[0]!.id && diagnosis.undetermined)
+    sentences.push(`What led to it is still open; possible are: ${behind.join('; ')}.`);
+  else if (diagnosis.undetermined) sentences.push('We are not fully certain of the first cause and say so.');
   return sentences.join(' ');
+}
+
+/** The steps of a chain as clauses; what happened alike to several elements is said once. */
+function inOneBreath(unit: UnitDefinition, steps: ChainStep[]): string[] {
+  const elements = new Map<string, string[]>();
+  for (const { plain, element } of steps) {
+    if (plain === null) continue;
+    const names = elements.get(plain) ?? [];
+    elements.set(plain, element === null ? names : [...names, midSentence(elementOf(unit, element).name)]);
+  }
+  return [...elements].map(([plain, names]) => plain.replaceAll('{e}', listed(names)));
+}
+
+/** "a", "a and b", "a, b and c". */
+function listed(items: string[]): string {
+  return items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;
 }
 
 /** What could still change the price, in words: open causes and things nobody has looked at. */

@@ -279,10 +279,10 @@ function Commit({ cause, commit }: { cause: Cause; commit: CauseCommit | undefin
 }
 
 function PlainWords() {
-  const { state, write } = useJob();
+  const { unit, state, write } = useJob();
   const { reasoning } = useReasoning();
   const own = valueOf<string>(state, 'cause.words');
-  const draft = findingWords(state, reasoning!.diagnosis);
+  const draft = findingWords(unit, state, reasoning!.diagnosis);
   if (own !== undefined) {
     return (
       <Stack>
