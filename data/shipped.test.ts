@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
 import { stateFromValues } from '@/core/case';
 import type { Json } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
@@ -101,4 +103,12 @@ describe('the demo shop', () => {
     expect(verdict(4).causes[0]!.element).toBe('forward');
     expect(verdict(5).undetermined).toBe(true);
   });
+});
+
+test('every mode and check of the knowledge stands in the published vocabulary, and nothing else does', () => {
+  const text = readFileSync(path.join(process.cwd(), 'docs/formats/diagnosis.md'), 'utf8');
+  const listed = (heading: string) =>
+    [...text.split(`## ${heading}`)[1]!.split('\n## ')[0]!.matchAll(/^\| `([\w-]+)`/gm)].map((m) => m[1]);
+  expect(new Set(listed('Modes'))).toEqual(new Set(causal.roots.map((r) => r.mode)));
+  expect(new Set(listed('Checks'))).toEqual(new Set(causal.checks.map((c) => c.id)));
 });
