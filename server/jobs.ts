@@ -12,6 +12,14 @@ export interface Job {
   lastSeq: number;
   state: JobState;
   stage: Stage;
+  quoted: Quoted | null;
+}
+
+/** What the customer agreed to, or the first option of the newest quote while nothing is agreed. */
+export interface Quoted {
+  /** Minor units. */
+  total: number;
+  accepted: boolean;
 }
 
 export interface BoardCard {
@@ -19,7 +27,7 @@ export interface BoardCard {
   unit: string;
   stage: Stage;
   summary: JobSummary;
-  quoteTotal: number | null;
+  quoted: Quoted | null;
   updatedAt: string;
 }
 
@@ -29,13 +37,22 @@ export async function createJob(client: Client, unitId: string, by: string): Pro
     `INSERT INTO jobs (id, unit_id, fold_version, stage, summary, created_by) VALUES ($1, $2, $3, 'intake', $4, $5) RETURNING id, number`,
     [randomUUID(), unitId, FOLD_VERSION, JSON.stringify(summaryOf(EMPTY_STATE)), by],
   );
-  return { id: rows[0].id, number: rows[0].number, unitId, lastSeq: 0, state: EMPTY_STATE, stage: 'intake' };
+  return {
+    id: rows[0].id,
+    number: rows[0].number,
+    unitId,
+    lastSeq: 0,
+    state: EMPTY_STATE,
+    stage: 'intake',
+    quoted: null,
+  };
 }
 
 /** A job by number. A snapshot of another fold version is folded anew from the entries. Throws a UserError 404. */
 export async function jobByNumber(client: Client, number: number): Promise<Job> {
   const { rows } = await client.query(
-    'SELECT id, number, unit_id, last_seq, snapshot, fold_version, stage FROM jobs WHERE number = $1',
+    `SELECT j.id, j.number, j.unit_id, j.last_seq, j.snapshot, j.fold_version, j.stage, ${QUOTED} AS quoted
+     FROM jobs j WHERE j.number = $1`,
     [Number.isSafeInteger(number) && number < 2 ** 31 ? number : -1],
   );
   const row = rows[0];
@@ -48,6 +65,7 @@ export async function jobByNumber(client: Client, number: number): Promise<Job> 
     state:
       row.fold_version === FOLD_VERSION ? row.snapshot : fold(EMPTY_STATE, await entriesOf(client, row.id)),
     stage: row.stage,
+    quoted: row.quoted,
   };
 }
 
@@ -114,13 +132,20 @@ export async function refreshStage(client: Client, jobId: string): Promise<void>
   await client.query('UPDATE jobs SET stage = $2, updated_at = now() WHERE id = $1', [jobId, stage]);
 }
 
+/** The quote that counts of the job `j`: the accepted one, else the newest. */
+const QUOTED = `(
+  SELECT json_build_object('accepted', q.status = 'accepted', 'total', (
+    SELECT (o ->> 'total')::bigint FROM jsonb_array_elements(q.content -> 'options') WITH ORDINALITY AS t (o, n)
+    WHERE n = 1 OR o ->> 'id' = a.option ORDER BY (o ->> 'id' = a.option) DESC NULLS LAST LIMIT 1))
+  FROM quotes q LEFT JOIN quote_answers a ON a.quote_id = q.id AND a.kind = 'accept'
+  WHERE q.job_id = j.id AND q.status <> 'superseded'
+  ORDER BY (q.status = 'accepted') DESC, q.version DESC LIMIT 1)`;
+
 /** Open jobs, the newest change first; `words` must all occur in the job. */
 export async function board(client: Client, words: string[] = [], limit = 200): Promise<BoardCard[]> {
   const patterns = words.map((w) => `%${w.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`);
   const { rows } = await client.query(
-    `SELECT j.number, j.unit_id, j.stage, j.summary, j.updated_at,
-            (SELECT (q.content #>> '{options,0,total}')::bigint FROM quotes q WHERE q.job_id = j.id AND q.status <> 'superseded'
-             ORDER BY q.version DESC LIMIT 1) AS total
+    `SELECT j.number, j.unit_id, j.stage, j.summary, j.updated_at, ${QUOTED} AS quoted
      FROM jobs j WHERE NOT j.closed AND (j.search || ' ' || j.number) LIKE ALL ($1::text[])
      ORDER BY j.updated_at DESC LIMIT $2`,
     [patterns, limit],
@@ -130,7 +155,7 @@ export async function board(client: Client, words: string[] = [], limit = 200): 
     unit: unitById(r.unit_id).name,
     stage: r.stage,
     summary: r.summary,
-    quoteTotal: r.total === null ? null : Number(r.total),
+    quoted: r.quoted,
     updatedAt: r.updated_at.toISOString(),
   }));
 }

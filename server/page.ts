@@ -26,6 +26,7 @@ export async function jobStart(number: string) {
       stage: job.stage,
       state: job.state,
       lastSeq: job.lastSeq,
+      quoted: job.quoted,
       library: libraryFor(job.unitId),
     };
   } catch (error) {

@@ -84,6 +84,10 @@ export const DEBRIS_KINDS = [
   'water',
 ] as const;
 export type DebrisKind = (typeof DEBRIS_KINDS)[number];
+/** Where debris lay. */
+export const DEBRIS_PLACES = ['pan', 'magnets', 'filter', 'sensors', 'lines'] as const;
+export type DebrisPlace = (typeof DEBRIS_PLACES)[number];
+
 export const AMOUNTS = ['none', 'trace', 'some', 'heavy'] as const;
 export type Amount = (typeof AMOUNTS)[number];
 
@@ -166,10 +170,7 @@ export const SLOT_FAMILIES: readonly SlotFamily[] = [
   }),
   ...family('teardown', {
     'station.*.out': yesNo,
-    'debris.*': object(
-      { amount: oneOf(AMOUNTS), where: oneOf(['pan', 'magnets', 'filter', 'sensors', 'lines']) },
-      ['amount'],
-    ),
+    'debris.*': object({ amount: oneOf(AMOUNTS), where: oneOf(DEBRIS_PLACES) }, ['amount']),
     'filter.state': oneOf(['clear', 'dirty', 'restricted', 'blocked']),
     'filter.opened': yesNo,
     'solenoid.*': object({ ohm: number(0, 1_000_000), temperatureC: number(-40, 200) }, [

@@ -168,7 +168,7 @@ describe('a converter lining lost under sound clutches', () => {
   test('sound clutches do not hide the pressure that the hot complaint tells of', () => {
     const pressure = (values: Record<string, Json>) =>
       run(values).mechanisms.find((m) => m.id === 'low-pressure')!.probability;
-    const { 'grid.D1': _d1, 'grid.D3': _d3, 'grid.D4': _d4, ...silent } = given;
+    const silent = Object.fromEntries(Object.entries(given).filter(([slot]) => !slot.startsWith('grid.')));
     expect(pressure(given)).toBeGreaterThan(0.9);
     expect(pressure(silent)).toBeLessThan(0.5);
   });

@@ -9,18 +9,10 @@ import type { Behind, Upstream } from './upstream';
 import type { Knowledge } from './knowledge';
 import { buildModel } from './model';
 import type { Model } from './model';
-import { posterior, withoutBearing, withoutGrid } from './posterior';
+import { ledgerOf } from './ledger';
+import type { Evidence, Ledger } from './ledger';
+import { posterior } from './posterior';
 import type { Posterior } from './posterior';
-
-/** What one finding says about one cause. */
-export interface Evidence {
-  point: string;
-  level: string;
-  slots: string[];
-  /** Natural log of how much it multiplies the odds of the cause; negative speaks against. */
-  weight: number;
-  caution: string | null;
-}
 
 export interface Cause {
   id: string;
@@ -61,7 +53,8 @@ function diagnose(model: Model, state: JobState): Diagnosis {
   const post = posterior(model, state);
   const order = model.roots.map((_, r) => r).sort((a, b) => post.probability[b]! - post.probability[a]!);
   const leader = order[0]!;
-  const ranked = order.map((r, rank) => toCause(model, post, r, rank < 8));
+  const ledger = ledgerOf(model, post);
+  const ranked = order.map((r, rank) => toCause(model, post, r, rank < 8 ? ledger : null));
   const damage = ranked[0]!.probability >= DETERMINED_AT ? whoIsBehind(model, post, leader) : null;
   const causes = damage?.seen ? settled(model, ranked, damage) : ranked;
   const [top] = causes;
@@ -86,7 +79,7 @@ function settled(model: Model, ranked: Cause[], { posterior: upstream }: Behind)
   const r = upstream.probability.indexOf(share);
   const [named, ...others] = ranked;
   if (share < DETERMINED_AT || model.roots[r]!.open) return ranked;
-  const first = toCause(model, upstream, r, true);
+  const first = toCause(model, upstream, r, ledgerOf(model, upstream));
   const own = others.find((c) => c.id === first.id)!.probability;
   const moved = named!.probability * share;
   return [
@@ -96,7 +89,8 @@ function settled(model: Model, ranked: Cause[], { posterior: upstream }: Behind)
   ].sort((a, b) => b.probability - a.probability);
 }
 
-function toCause(model: Model, post: Posterior, r: number, detailed: boolean): Cause {
+/** With a ledger come the chain and the evidence. */
+function toCause(model: Model, post: Posterior, r: number, ledger: Ledger | null): Cause {
   const root = model.roots[r]!;
   const probability = post.probability[r]!;
   const present =
@@ -109,38 +103,9 @@ function toCause(model: Model, post: Posterior, r: number, detailed: boolean): C
     probability,
     present,
     words: root.words,
-    chain: detailed ? chainOf(model, post, r) : [],
-    evidence: detailed ? ledger(model, post, r) : [],
+    chain: ledger ? chainOf(model, post, r) : [],
+    evidence: ledger ? ledger(r) : [],
   };
-}
-
-/** Leave-one-out: how the odds of this cause against all others change with each finding, the strongest first. */
-function ledger(model: Model, post: Posterior, r: number): Evidence[] {
-  const odds = (p: number) => Math.log(Math.max(p, 1e-12) / Math.max(1 - p, 1e-12));
-  const now = odds(post.probability[r]!);
-  const change = (factor: (root: number) => number) => {
-    const weights = post.probability.map((p, root) => p * factor(root));
-    return now - odds(weights[r]! / weights.reduce((a, b) => a + b, 0));
-  };
-  const findings = post.bearings.map((b): Evidence => ({
-    point: b.observation.point,
-    level: b.observation.level,
-    slots: b.observation.slots,
-    weight: change((root) => withoutBearing(model, post, b, root)),
-    caution: b.observation.caution ?? null,
-  }));
-  if (post.complaints.length) {
-    findings.push({
-      point: 'grid',
-      level: 'complaint',
-      slots: post.complaints.map((c) => `grid.${c.gear}`),
-      weight: change((root) => withoutGrid(model, post, root)),
-      caution: null,
-    });
-  }
-  return findings
-    .filter((e) => Math.abs(e.weight) > 0.02)
-    .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
 }
 
 /** Findings twice as likely when their mechanism is there, while the leading cause leaves it unlikely. */

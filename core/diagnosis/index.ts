@@ -1,5 +1,6 @@
 export { DETERMINED_AT, diagnoser } from './diagnose';
-export type { Cause, Diagnosis, Evidence } from './diagnose';
+export type { Cause, Diagnosis } from './diagnose';
+export type { Evidence } from './ledger';
 export { chainWords } from './chain';
 export type { ChainStep } from './chain';
 export type { Check, NextCheck } from './checks';

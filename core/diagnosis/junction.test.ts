@@ -37,7 +37,9 @@ test('agrees with enumeration on random networks', () => {
   fc.assert(
     fc.property(fc.array(factor, { minLength: 1, maxLength: 12 }), (factors) => {
       const families = factors.map((f) => f.variables);
-      const fast = compileInference(compileTree(SIZE, families), families)(factors.map((f) => f.values));
+      const fast = compileInference(compileTree(SIZE, families), families)(factors.map((f) => f.values))(
+        new Map(),
+      );
       const slow = bruteForce(SIZE, factors);
       expect(fast.evidence / slow.evidence).toBeCloseTo(1, 9);
       slow.marginals.forEach((m, v) => expect(fast.marginals[v]).toBeCloseTo(m, 9));

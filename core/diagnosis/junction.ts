@@ -68,56 +68,96 @@ export interface Inference {
   marginals: Float64Array;
 }
 
-/** A tree with every index map worked out, for factors over the given families; only their values may change. */
-export interface CompiledInference {
-  (values: Float64Array[]): Inference;
-}
+/** Inference with some factors exchanged (factor number → table) from those it was prepared with. */
+export type PreparedInference = (exchanged: ReadonlyMap<number, Float64Array>) => Inference;
 
-/** Prepares exact inference for factors over fixed families of variables. */
+/** A tree with every index map worked out, for factors over the given families; only their values may change. */
+export type CompiledInference = (values: readonly Float64Array[]) => PreparedInference;
+
+/**
+ * Prepares exact inference for factors over fixed families of variables, in two steps, so that many passes which differ
+ * in a few factors share the work on the rest.
+ */
 export function compileInference(tree: CliqueTree, families: number[][]): CompiledInference {
-  const { cliques, position, size } = tree;
+  const { cliques, position } = tree;
   const homes = families.map((family) => Math.min(...family.map((v) => position[v]!)));
   const maps = families.map((family, f) => indexMap(cliques[homes[f]!]!.variables, family));
+  const residents = cliques.map((_, k) => homes.flatMap((home, f) => (home === k ? [f] : [])));
   const toSeparator = cliques.map((c) => indexMap(c.variables, c.variables.slice(1)));
   const toParent = cliques.map((c) =>
     c.parent === -1 ? new Uint16Array(0) : indexMap(cliques[c.parent]!.variables, c.variables.slice(1)),
   );
-  const sizes = cliques.map((c) => 1 << c.variables.length);
-  return (values) => {
-    const own = sizes.map((n) => new Float64Array(n).fill(1));
-    values.forEach((table, f) => multiplyInto(own[homes[f]!]!, table, maps[f]!));
-    const up: Float64Array[] = [];
-    let evidence = 1;
-    cliques.forEach((clique, k) => {
-      const table = own[k]!.slice();
-      for (const child of clique.children) multiplyInto(table, up[child]!, toParent[child]!);
-      up[k] = sumOver(table, toSeparator[k]!, sizes[k]! >> 1);
-      if (clique.parent === -1) evidence *= up[k]![0]!;
-    });
-    const marginals = new Float64Array(size);
-    const down: Float64Array[] = [];
-    for (let k = cliques.length - 1; k >= 0; k--) {
-      const clique = cliques[k]!;
-      const base = own[k]!;
-      if (clique.parent !== -1) multiplyInto(base, down[k]!, toSeparator[k]!);
-      for (const child of clique.children) {
-        const table = base.slice();
-        for (const other of clique.children)
-          if (other !== child) multiplyInto(table, up[other]!, toParent[other]!);
-        down[child] = sumOver(table, toParent[child]!, sizes[child]! >> 1);
-      }
-      for (const child of clique.children) multiplyInto(base, up[child]!, toParent[child]!);
-      // The eliminated variable is the lowest bit of its clique.
-      let zero = 0;
-      let one = 0;
-      for (let i = 0; i < base.length; i += 2) {
-        zero += base[i]!;
-        one += base[i + 1]!;
-      }
-      marginals[clique.variables[0]!] = zero + one > 0 ? one / (zero + one) : 0;
-    }
-    return { evidence, marginals };
+  const potential = (k: number, tableOf: (factor: number) => Float64Array) => {
+    const table = new Float64Array(1 << cliques[k]!.variables.length).fill(1);
+    for (const f of residents[k]!) multiplyInto(table, tableOf(f), maps[f]!);
+    return table;
   };
+  const workspace = workspaceOf(tree);
+  return (values) => {
+    const base = cliques.map((_, k) => potential(k, (f) => values[f]!));
+    return (exchanged) => {
+      const own = base.slice();
+      for (const k of new Set([...exchanged.keys()].map((f) => homes[f]!)))
+        own[k] = potential(k, (f) => exchanged.get(f) ?? values[f]!);
+      return passes(tree, own, toSeparator, toParent, workspace);
+    };
+  };
+}
+
+/** Tables that every pass writes anew, kept between passes: making them would cost more than filling them. */
+interface Workspace {
+  table: Float64Array[];
+  scratch: Float64Array[];
+  up: Float64Array[];
+  down: Float64Array[];
+}
+
+function workspaceOf({ cliques }: CliqueTree): Workspace {
+  const whole = () => cliques.map((c) => new Float64Array(1 << c.variables.length));
+  const separators = () => cliques.map((c) => new Float64Array(1 << (c.variables.length - 1)));
+  return { table: whole(), scratch: whole(), up: separators(), down: separators() };
+}
+
+/** Collects messages up to the last clique and spreads them down again. */
+function passes(
+  { cliques, size }: CliqueTree,
+  own: Float64Array[],
+  toSeparator: Uint16Array[],
+  toParent: Uint16Array[],
+  { table: tables, scratch, up, down }: Workspace,
+): Inference {
+  let evidence = 1;
+  for (let k = 0; k < cliques.length; k++) {
+    const { children, parent } = cliques[k]!;
+    const table = tables[k]!;
+    table.set(own[k]!);
+    for (const child of children) multiplyInto(table, up[child]!, toParent[child]!);
+    sumInto(up[k]!, table, toSeparator[k]!);
+    if (parent === -1) evidence *= up[k]![0]!;
+  }
+  const marginals = new Float64Array(size);
+  for (let k = cliques.length - 1; k >= 0; k--) {
+    const { children, parent, variables } = cliques[k]!;
+    const table = tables[k]!;
+    table.set(own[k]!);
+    if (parent !== -1) multiplyInto(table, down[k]!, toSeparator[k]!);
+    for (const child of children) {
+      const others = scratch[k]!;
+      others.set(table);
+      for (const other of children) if (other !== child) multiplyInto(others, up[other]!, toParent[other]!);
+      sumInto(down[child]!, others, toParent[child]!);
+    }
+    for (const child of children) multiplyInto(table, up[child]!, toParent[child]!);
+    // The eliminated variable is the lowest bit of its clique.
+    let zero = 0;
+    let one = 0;
+    for (let i = 0; i < table.length; i += 2) {
+      zero += table[i]!;
+      one += table[i + 1]!;
+    }
+    marginals[variables[0]!] = zero + one > 0 ? one / (zero + one) : 0;
+  }
+  return { evidence, marginals };
 }
 
 /** For every state of `variables`, the state of `part` it contains. */
@@ -132,8 +172,8 @@ function multiplyInto(table: Float64Array, factor: Float64Array, map: Uint16Arra
   for (let k = 0; k < table.length; k++) table[k] = table[k]! * factor[map[k]!]!;
 }
 
-function sumOver(table: Float64Array, map: Uint16Array, length: number): Float64Array {
-  const sums = new Float64Array(length);
+/** Sums a table over what its separator leaves out. */
+function sumInto(sums: Float64Array, table: Float64Array, map: Uint16Array): void {
+  sums.fill(0);
   for (let k = 0; k < table.length; k++) sums[map[k]!] = sums[map[k]!]! + table[k]!;
-  return sums;
 }

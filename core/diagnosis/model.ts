@@ -1,11 +1,11 @@
 import { gridLogLikelihood, healthyTable } from '@/core/suspects';
 import type { Complaint } from '@/core/suspects';
 import type { UnitDefinition } from '@/core/unit';
-import { compileInference, compileTree } from './junction';
-import type { CompiledInference } from './junction';
 import type { Knowledge, ObservationTemplate } from './knowledge';
 import { buildMechanisms } from './mechanisms';
 import type { Mechanism } from './mechanisms';
+import { buildNetwork } from './network';
+import type { Network } from './network';
 import { buildRoots } from './roots';
 import type { Root } from './roots';
 import type { GridSignature } from './signature';
@@ -16,10 +16,9 @@ export interface Model {
   knowledge: Knowledge;
   mechanisms: Mechanism[];
   roots: Root[];
-  /** Takes one table per mechanism family, then one pair [absent, present] per mechanism as evidence. */
-  infer: CompiledInference;
-  /** Per mechanism, P(absent | parents) without a root. */
-  absent: Float64Array[];
+  network: Network;
+  /** Links found so far, by point. */
+  links: Map<string, Link | null>;
   /** Log prior of each root, normalised. */
   logPrior: number[];
 }
@@ -28,42 +27,16 @@ export function buildModel(unit: UnitDefinition, knowledge: Knowledge): Model {
   const healthy = healthyTable(unit);
   const mechanisms = buildMechanisms(unit, knowledge.causal);
   const roots = buildRoots(unit, knowledge.causal, mechanisms, healthy);
-  const families = mechanisms.map((m, k) => [k, ...m.parents.map((p) => p.index)]);
-  const infer = compileInference(compileTree(mechanisms.length, families), [
-    ...families,
-    ...mechanisms.map((_, k) => [k]),
-  ]);
   const total = roots.reduce((sum, r) => sum + r.prior, 0);
-  const absent = mechanisms.map(absentTable);
   return {
     unit,
     knowledge,
     mechanisms,
     roots,
-    infer,
-    absent,
+    network: buildNetwork(mechanisms),
+    links: new Map(),
     logPrior: roots.map((r) => Math.log(r.prior / total)),
   };
-}
-
-/** P(absent | parents) of a noisy-OR, one entry per joint state of the parents. */
-function absentTable(m: Mechanism): Float64Array {
-  return Float64Array.from({ length: 1 << m.parents.length }, (_, state) =>
-    m.parents.reduce((p, parent, i) => (state & (1 << i) ? p * (1 - parent.strength) : p), 1 - m.leak),
-  );
-}
-
-/** P(m | parents, root), one table per mechanism: the root is one more parent, surely present. */
-export function familyTables(model: Model, root: Root): Float64Array[] {
-  return model.absent.map((absent, k) => {
-    const spared = 1 - (root.effects.get(k) ?? 0);
-    const table = new Float64Array(absent.length * 2);
-    absent.forEach((p, state) => {
-      table[2 * state] = p * spared;
-      table[2 * state + 1] = 1 - p * spared;
-    });
-    return table;
-  });
 }
 
 /** Log P(grid | root, the mechanism it hangs on absent or present), each a mixture over the ways it may show. */
@@ -105,6 +78,12 @@ export type Link =
 
 /** Finds the template of a concrete point (`lining:high`) and what it hangs on; null when no template knows it. */
 export function linkOf(model: Model, point: string): Link | null {
+  let link = model.links.get(point);
+  if (link === undefined) model.links.set(point, (link = findLink(model, point)));
+  return link;
+}
+
+function findLink(model: Model, point: string): Link | null {
   const [head, target] = [point.split(':')[0]!, point.slice(point.indexOf(':') + 1)];
   for (const template of model.knowledge.causal.observations) {
     const generic = template.point.match(/^([\w-]+):\$[eps]$/);

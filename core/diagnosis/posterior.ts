@@ -3,8 +3,9 @@ import { observe } from '@/core/evidence';
 import type { Observation } from '@/core/evidence';
 import { complaintsOf } from '@/core/suspects';
 import type { Complaint } from '@/core/suspects';
-import { familyTables, gridGivenRoot, linkOf } from './model';
+import { gridGivenRoot, linkOf } from './model';
 import type { Link, Model } from './model';
+import type { SoftEvidence } from './network';
 import type { Root } from './roots';
 
 /** An observation with what it hangs on and its likelihoods, the weight applied: P^weight. */
@@ -34,14 +35,15 @@ export function posterior(model: Model, state: JobState): Posterior {
   const bearings = observe(model.unit, state).flatMap((o) => bearingOf(model, o));
   const soft = softEvidence(model, bearings);
   const grid = model.roots.map((root) => gridGivenRoot(model, root, complaints));
+  const infer = model.network.given(soft);
   const given: Float64Array[] = [];
   const logs = model.roots.map((root, k) => {
     const [absent, present] = grid[k]!;
     const best = Math.max(absent, present);
-    const inference = model.infer([
-      ...familyTables(model, root),
-      ...withEvidence(soft, root.gridOn, Math.exp(absent - best), Math.exp(present - best)),
-    ]);
+    const inference = infer(
+      root.effects,
+      extraEvidence(soft, root.gridOn, Math.exp(absent - best), Math.exp(present - best)),
+    );
     given.push(inference.marginals);
     return (
       model.logPrior[k]! + best + logDirect(bearings, root) + Math.log(Math.max(inference.evidence, 1e-300))
@@ -66,15 +68,14 @@ function softEvidence(model: Model, bearings: Bearing[]): Float64Array[] {
   return soft;
 }
 
-function withEvidence(
-  soft: Float64Array[],
+/** The evidence on one mechanism with something more known of it. */
+function extraEvidence(
+  soft: SoftEvidence,
   at: number | null,
   absent: number,
   present: number,
-): Float64Array[] {
-  if (at === null) return soft;
-  const [a, p] = soft[at]!;
-  return soft.with(at, Float64Array.of(a! * absent, p! * present));
+): [number, Float64Array] | undefined {
+  return at === null ? undefined : [at, Float64Array.of(soft[at]![0]! * absent, soft[at]![1]! * present)];
 }
 
 /** Findings that look straight at the root. */
@@ -90,10 +91,12 @@ function logDirect(bearings: Bearing[], root: Root): number {
  * is left out because it tells of the damage, not of what was before it. Roots in `without` are not counted.
  */
 export function behind(model: Model, post: Posterior, mechanism: number, without: Set<number>): Posterior {
-  const soft = withEvidence(softEvidence(model, post.bearings), mechanism, 0, 1);
+  const soft = softEvidence(model, post.bearings);
+  const infer = model.network.given(soft);
+  const damage = extraEvidence(soft, mechanism, 0, 1);
   const given: Float64Array[] = [];
   const logs = model.roots.map((root, k) => {
-    const { evidence, marginals } = model.infer([...familyTables(model, root), ...soft]);
+    const { evidence, marginals } = infer(root.effects, damage);
     given.push(marginals);
     if (without.has(k)) return -Infinity;
     return model.logPrior[k]! + logDirect(post.bearings, root) + Math.log(Math.max(evidence, 1e-300));
@@ -123,13 +126,15 @@ export function withoutBearing(model: Model, post: Posterior, bearing: Bearing, 
   return present / bearing.present + (1 - present) / bearing.absent;
 }
 
-/** The same for the complaint grid. Bounded, so that a cause the grid makes impossible cannot overflow the others. */
-export function withoutGrid(model: Model, post: Posterior, root: number): number {
+/** The same for the complaint grid, per root. Bounded, so that a cause the grid makes impossible cannot overflow the others. */
+export function withoutGrid(model: Model, post: Posterior): number[] {
   const best = Math.max(...post.grid.flat());
-  const [absent, present] = post.grid[root]!.map((log) => Math.exp(Math.min(best - log, 60)));
-  const on = model.roots[root]!.gridOn;
-  const p = on === null ? 1 : post.given[root]![on]!;
-  return (1 - p) * absent! + p * present!;
+  return post.grid.map((logs, root) => {
+    const [absent, present] = logs.map((log) => Math.exp(Math.min(best - log, 60)));
+    const on = model.roots[root]!.gridOn;
+    const p = on === null ? 1 : post.given[root]![on]!;
+    return (1 - p) * absent! + p * present!;
+  });
 }
 
 export function normalise(logs: number[]): number[] {

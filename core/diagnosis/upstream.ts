@@ -1,7 +1,7 @@
 import { looksAt, nextChecks, openChecks } from './checks';
 import type { Check, NextCheck } from './checks';
-import { familyTables } from './model';
 import type { Model } from './model';
+import type { Effects } from './network';
 import { behind } from './posterior';
 import type { Posterior } from './posterior';
 
@@ -58,8 +58,7 @@ export function whoIsBehind(model: Model, post: Posterior, r: number): Behind | 
 /** True when the root makes the damage likelier than it is by itself, before any finding. */
 function causes(model: Model, r: number, damage: number): boolean {
   const root = model.roots[r]!;
-  const blank = model.mechanisms.map(() => Float64Array.of(1, 1));
-  const chance = (effects: typeof root.effects) =>
-    model.infer([...familyTables(model, { ...root, effects }), ...blank]).marginals[damage]!;
+  const infer = model.network.given(model.mechanisms.map(() => Float64Array.of(1, 1)));
+  const chance = (effects: Effects) => infer(effects).marginals[damage]!;
   return root.mode !== 'other' && chance(root.effects) > CAUSES_BY * chance(new Map());
 }

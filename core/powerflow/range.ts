@@ -17,7 +17,6 @@ export function rangeOver(space: SolutionSpace, inequalities: readonly Row[], fo
     const value = dot(form, space.origin);
     return { low: value, high: value };
   }
-  const along = (row: Row) => space.directions.map((d) => dot(row, d));
   // Unknowns: the free directions, then y = form·x. A constraint is [coefficients…, y, constant] and means "≥ 0".
   const width = space.directions.length + 2;
   const constraint = (row: Row, sign: number, y: number): Float64Array => {

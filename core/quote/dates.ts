@@ -19,3 +19,18 @@ export function addDays(date: string, days: number): string {
   day.setUTCDate(day.getUTCDate() + days);
   return day.toISOString().slice(0, 10);
 }
+
+/** "7 Dec 2026" from YYYY-MM-DD; "7 Dec" when `short`. */
+export function dayWords(date: string, short = false): string {
+  return new Date(`${date.slice(0, 10)}T00:00:00Z`).toLocaleDateString('en-IE', {
+    day: 'numeric',
+    month: 'short',
+    ...(short ? {} : { year: 'numeric' }),
+    timeZone: 'UTC',
+  });
+}
+
+/** "24 Nov 2026, 14:05 UTC" from an ISO time: the same for everyone who reads it. */
+export function momentWords(at: string): string {
+  return `${dayWords(at)}, ${at.slice(11, 16)} UTC`;
+}

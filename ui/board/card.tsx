@@ -2,14 +2,14 @@
 import Link from 'next/link';
 import styled from 'styled-components';
 import type { JobSummary, Stage } from '@/core/case';
-import { formatMoney } from '@/core/quote';
+import { dayWords, formatMoney } from '@/core/quote';
 
 export interface BoardCard {
   number: number;
   unit: string;
   stage: Stage;
   summary: JobSummary;
-  quoteTotal: number | null;
+  quoted: { total: number; accepted: boolean } | null;
   updatedAt: string;
 }
 
@@ -99,7 +99,12 @@ export function Card({ card, today, currency }: { card: BoardCard; today: string
       <p>{summary.complaint || 'No complaint written down yet'}</p>
       <Foot>
         <span data-risk={risk}>{promiseWords(summary.promised, risk)}</span>
-        {card.quoteTotal !== null && <strong>{formatMoney(card.quoteTotal, currency)}</strong>}
+        {card.quoted && (
+          <strong>
+            {formatMoney(card.quoted.total, currency)}
+            {card.quoted.accepted ? ' agreed' : ''}
+          </strong>
+        )}
         {summary.waitsFor && <span>{WAITS[summary.waitsFor]}</span>}
       </Foot>
     </Tag>
@@ -126,10 +131,6 @@ export function riskOf(promised: string | null, stage: Stage, today: string): 'l
 
 function promiseWords(promised: string | null, risk: string): string {
   if (!promised) return 'No date promised';
-  const day = new Date(`${promised}T00:00:00Z`).toLocaleDateString('en-IE', {
-    day: 'numeric',
-    month: 'short',
-    timeZone: 'UTC',
-  });
+  const day = dayWords(promised, true);
   return risk === 'late' ? `Late: ${day}` : risk === 'soon' ? `Tight: ${day}` : `For ${day}`;
 }

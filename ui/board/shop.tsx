@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import styled from 'styled-components';
-import { formatMoney } from '@/core/quote';
+import { formatMoney, momentWords } from '@/core/quote';
 import type { ShopTerms } from '@/core/quote';
 import { send } from '@/ui/job/request';
 import { Button, Mark, Page, Section } from '@/ui/system';
@@ -120,7 +120,7 @@ export function ShopPage({ terms, people, trail }: Props) {
               <tbody>
                 {trail.map((t, k) => (
                   <tr key={k}>
-                    <td>{t.at.slice(0, 16).replace('T', ' ')}</td>
+                    <td>{momentWords(t.at)}</td>
                     <td>{t.who}</td>
                     <td>{t.what}</td>
                     <td>{t.about === '{}' ? '' : t.about}</td>

@@ -9,8 +9,10 @@ import type { CauseCommit } from '@/core/quote';
 import { SlotText } from '@/ui/job/fields';
 import { useJob, useReasoning } from '@/ui/job/provider';
 import { evidenceWords, percent } from '@/ui/job/words';
-import { Button, Caption, Line, Notice, Page, Section, Stack, TextInput } from '@/ui/system';
+import { Button, Page, Section, Stack } from '@/ui/system';
 import { ChainMap } from './chain-map';
+import { Commit } from './commit';
+import { EvidenceLedger, Ledger } from './ledger';
 
 const Candidates = styled.ol`
   display: grid;
@@ -43,32 +45,6 @@ const Candidate = styled(AriaButton)`
     box-shadow: inset 0 -4px 0 var(--accent);
   }
 `;
-const Ledger = styled.table`
-  border-collapse: collapse;
-  width: 100%;
-  td,
-  th {
-    padding: 6px 12px 6px 0;
-    border-top: 1px solid var(--rule);
-    text-align: left;
-    font-weight: 400;
-  }
-  thead th {
-    border: 0;
-    color: var(--ink-soft);
-    font-size: 0.9375rem;
-    font-stretch: 92%;
-  }
-  .bar {
-    width: 220px;
-  }
-  .odds {
-    width: 130px;
-    text-align: right;
-    white-space: nowrap;
-  }
-`;
-
 /** What broke first, what that did to the rest, and what speaks for and against. The technician has the last word. */
 export function CauseStage() {
   const { unit, state } = useJob();
@@ -100,6 +76,14 @@ export function CauseStage() {
           ))}
         </Candidates>
       </Section>
+      {cause.id === diagnosis.causes[0]!.id && diagnosis.upstream.length > 0 && (
+        <Section
+          title="Who did it"
+          note="This candidate names damage; something else must have done it. Worked out without the complaint, which tells of the damage alone."
+        >
+          <Behind />
+        </Section>
+      )}
       <Section wide title="Chain" note="From the first cause on. Dashed: inferred, nobody has seen it.">
         <ChainMap chain={cause.chain} unit={unit} />
       </Section>
@@ -125,67 +109,21 @@ export function CauseStage() {
   );
 }
 
-function EvidenceLedger({ cause }: { cause: Cause }) {
-  const { unit } = useJob();
-  if (cause.evidence.length === 0) return <p>No finding speaks for or against it yet.</p>;
-  const most = Math.max(...cause.evidence.map((e) => Math.abs(e.weight)), 1);
+/** Causes behind the damage that leads, each with the check that settles it. */
+function Behind() {
+  const { upstream } = useReasoning().reasoning!.diagnosis;
   return (
     <Ledger>
-      <thead>
-        <tr>
-          <th scope="col">Finding</th>
-          <th scope="col" className="bar">
-            Against · for
-          </th>
-          <th scope="col" className="odds">
-            Odds
-          </th>
-        </tr>
-      </thead>
       <tbody>
-        {cause.evidence.slice(0, 12).map((e) => (
-          <tr key={`${e.point}${e.level}`}>
-            <td>
-              {evidenceWords(unit, e)}
-              {e.caution && <Caption>{e.caution}</Caption>}
-            </td>
-            <td className="bar">
-              <WeightBar share={e.weight / most} />
-            </td>
-            <td className="odds">{oddsWords(e.weight)}</td>
+        {upstream.slice(0, 8).map((u) => (
+          <tr key={u.id}>
+            <td className="odds">{percent(u.probability)}</td>
+            <td>{u.words}</td>
+            <td>{u.check ? `${u.check.words} (${u.check.minutes} min)` : 'Looked at already'}</td>
           </tr>
         ))}
       </tbody>
     </Ledger>
-  );
-}
-
-function oddsWords(weight: number): string {
-  const factor = Math.exp(Math.abs(weight));
-  const shown = factor >= 100 ? 'over 100' : factor >= 10 ? factor.toFixed(0) : factor.toFixed(1);
-  return `${shown} × ${weight > 0 ? 'likelier' : 'less'}`;
-}
-
-/** For to the right, filled; against to the left, open. */
-function WeightBar({ share }: { share: number }) {
-  const length = Math.min(Math.abs(share), 1) * 96;
-  return (
-    <svg width="200" height="16" viewBox="0 0 200 16" aria-hidden>
-      <line x1="100" x2="100" y1="0" y2="16" stroke="var(--rule-strong)" />
-      {share > 0 ? (
-        <rect x="100" y="3" width={length} height="10" fill="var(--accent)" />
-      ) : (
-        <rect
-          x={100 - length}
-          y="3.5"
-          width={length}
-          height="9"
-          fill="none"
-          stroke="var(--bad)"
-          strokeWidth="1.8"
-        />
-      )}
-    </svg>
   );
 }
 
@@ -215,65 +153,6 @@ function LeftOpen({ cause }: { cause: Cause }) {
           </Ledger>
         </div>
       )}
-    </Stack>
-  );
-}
-
-function Commit({ cause, commit }: { cause: Cause; commit: CauseCommit | undefined }) {
-  const { write, user } = useJob();
-  const { reasoning } = useReasoning();
-  const [reason, setReason] = useState(commit?.cause === cause.id ? commit.reason : '');
-  const { causes, undetermined } = reasoning!.diagnosis;
-  const differs = cause.id !== causes[0]!.id || undetermined;
-  const committed =
-    commit &&
-    (commit.cause === 'not-determined'
-      ? 'Not determined'
-      : (causes.find((c) => c.id === commit.cause)?.words ?? commit.cause));
-  if (user.role === 'counter')
-    return <p>{committed ? `Committed: ${committed}.` : 'The technician commits the cause.'}</p>;
-  return (
-    <Stack>
-      {commit && (
-        <Notice $tone="good">
-          Committed: {committed}
-          {commit.reason ? `. ${commit.reason}` : ''}
-        </Notice>
-      )}
-      {commit && commit.cause !== 'not-determined' && commit.cause !== causes[0]!.id && (
-        <Notice>
-          The findings now put “{causes[0]!.words}” first. What was committed may be out of date.
-        </Notice>
-      )}
-      <TextInput
-        label={differs ? 'Reason (needed: it differs from the ranking, or nothing is determined)' : 'Reason'}
-        lines={2}
-        value={reason}
-        onChange={setReason}
-        maxLength={2000}
-      />
-      <Line>
-        <Button
-          $kind="main"
-          isDisabled={differs && !reason.trim()}
-          onPress={() => write('cause.commit', { cause: cause.id, contributing: [], reason: reason.trim() })}
-        >
-          Commit: {cause.words}
-        </Button>
-        <Button
-          isDisabled={!reason.trim()}
-          onPress={() =>
-            write('cause.commit', { cause: 'not-determined', contributing: [], reason: reason.trim() })
-          }
-        >
-          Not determined
-        </Button>
-        {commit && (
-          <Button $kind="quiet" onPress={() => write('cause.commit', null)}>
-            Take back
-          </Button>
-        )}
-      </Line>
     </Stack>
   );
 }

@@ -2,6 +2,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { momentWords } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
 import { RequestError, send } from '@/ui/job/request';
 import { Button, Notice, Stack, TextInput } from '@/ui/system';
@@ -62,12 +63,13 @@ export function Answer(props: {
     <Stack $gap={14}>
       {props.quote.answers.map((a, k) => (
         <p key={k}>
-          {a.at.slice(0, 16).replace('T', ' ')}, {a.name}:{' '}
+          {momentWords(a.at)}, {a.name}:{' '}
           {a.kind === 'ask' ? `“${a.message}”` : a.kind === 'accept' ? 'accepted' : 'declined'}
         </p>
       ))}
       <TextInput
         label="Your name, typed, is your signature"
+        keep={`pelvik answer ${props.quote.token.slice(0, 8)} name`}
         value={name}
         onChange={setName}
         autoComplete="name"
@@ -76,6 +78,7 @@ export function Answer(props: {
       <TextInput
         label="A question or a remark"
         lines={3}
+        keep={`pelvik answer ${props.quote.token.slice(0, 8)} message`}
         value={message}
         onChange={setMessage}
         maxLength={2000}

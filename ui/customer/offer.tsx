@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { formatMoney } from '@/core/quote';
+import { dayWords, formatMoney } from '@/core/quote';
 import type { QuoteContent, QuoteOption } from '@/core/quote';
 import { percent } from '@/ui/job/words';
 
@@ -100,7 +100,7 @@ export function Offer(props: {
           {o.readyBy && (
             <>
               <dt>Ready by</dt>
-              <dd>{o.readyBy}</dd>
+              <dd>{dayWords(o.readyBy)}</dd>
             </>
           )}
           {o.shareOfValue !== null && (

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { dayWords, momentWords } from '@/core/quote';
 import { ButtonLink, Mark, Notice } from '@/ui/system';
 import { Answer } from './answer';
 import type { CustomerQuote } from './answer';
@@ -75,7 +76,7 @@ export function CustomerPage({ quote: start }: { quote: CustomerQuote }) {
           <h1>{content.job.vehicle}: what we found and what we propose</h1>
           <p>
             For {content.job.customer || 'our customer'}. Quote {content.job.number}-{quote.version} of{' '}
-            {content.date}, valid until {content.validUntil}
+            {dayWords(content.date)}, valid until {dayWords(content.validUntil)}
           </p>
         </div>
       </Top>
@@ -84,7 +85,7 @@ export function CustomerPage({ quote: start }: { quote: CustomerQuote }) {
           <section>
             <Notice $tone="good" role="status">
               {accepted.name} accepted “{content.options.find((o) => o.id === accepted.option)?.name}” on{' '}
-              {accepted.at.slice(0, 16).replace('T', ' ')} (UTC). This version is frozen.
+              {momentWords(accepted.at)}. This version is frozen.
             </Notice>
           </section>
         )}

@@ -1,9 +1,9 @@
 'use client';
 import { Checkbox } from 'react-aria-components';
 import styled from 'styled-components';
-import { valueOf } from '@/core/case';
-import { SlotChoice, SlotNumber, SlotText, useObjectSlot } from '@/ui/job/fields';
-import { useJob } from '@/ui/job/provider';
+import type { GridCell } from '@/core/case';
+import { ObjectNumber, ObjectText, SlotChoice, SlotNumber, SlotText, useObjectSlot } from '@/ui/job/fields';
+import { useBench, useSlot } from '@/ui/job/provider';
 import {
   Caution,
   Choice,
@@ -11,7 +11,6 @@ import {
   Fields,
   Line,
   Notice,
-  NumberInput,
   Page,
   Section,
   Stack,
@@ -43,11 +42,12 @@ const Tick = styled(Checkbox)`
 
 /** Intake: who, what, what it does, what is known already. */
 export function Intake() {
-  const { state, write, terms } = useJob();
-  const bare = valueOf<boolean>(state, 'vehicle.bare') ?? false;
-  const moves = (['N', 'P'] as const).some((gear) =>
-    valueOf<{ behaviours: string[] }>(state, `grid.${gear}`)?.behaviours.includes('moves'),
-  );
+  const { write, terms } = useBench();
+  const bare = useSlot<boolean>('vehicle.bare') ?? false;
+  const inPark = useSlot<GridCell>('grid.P')?.behaviours.includes('moves');
+  const inNeutral = useSlot<GridCell>('grid.N')?.behaviours.includes('moves');
+  const moves = inPark || inNeutral;
+  const scan = useSlot<string>('codes.scan');
   return (
     <Page>
       <Section title="Who and what">
@@ -98,16 +98,21 @@ export function Intake() {
       >
         <Stack $gap={14}>
           <SlotText slot="complaint.words" label="In the customer’s words" lines={2} />
-          <SlotChoice
-            slot="complaint.onset"
-            label="How it began"
-            options={[
-              { value: 'sudden', label: 'Suddenly' },
-              { value: 'gradual', label: 'Gradually' },
-              { value: 'after-work', label: 'After work was done' },
-              { value: 'unknown', label: 'Not known' },
-            ]}
-          />
+          <Line $gap={24}>
+            <SlotChoice
+              slot="complaint.onset"
+              label="How it began"
+              options={[
+                { value: 'sudden', label: 'Suddenly' },
+                { value: 'gradual', label: 'Gradually' },
+                { value: 'after-work', label: 'After work was done' },
+                { value: 'unknown', label: 'Not known' },
+              ]}
+            />
+            <div style={{ flex: '1 1 240px' }}>
+              <SlotText slot="complaint.after" label="Shows after how long" maxLength={120} />
+            </div>
+          </Line>
           {moves && (
             <Caution>
               It moves when it should not: chock the wheels, nobody in front or behind, engine off before
@@ -141,7 +146,7 @@ export function Intake() {
               { value: 'these', label: 'Scanned: these' },
             ]}
           />
-          {valueOf(state, 'codes.scan') === 'these' && <Codes />}
+          {scan === 'these' && <Codes />}
         </Stack>
       </Section>
     </Page>
@@ -149,13 +154,14 @@ export function Intake() {
 }
 
 function PromiseDate() {
-  const { state, write } = useJob();
+  const { write } = useBench();
+  const promised = useSlot<string>('job.promised') ?? '';
   return (
     <div style={{ width: 180 }}>
       <TextInput
         label="Promised for"
         type="date"
-        value={valueOf<string>(state, 'job.promised') ?? ''}
+        value={promised}
         onChange={(v) => /^(\d{4}-\d{2}-\d{2})?$/.test(v) && write('job.promised', v || null)}
       />
     </div>
@@ -185,21 +191,16 @@ function History() {
       </Stack>
       {known && (
         <Fields>
-          <NumberInput
+          <ObjectNumber
+            slot="history.rebuilt"
+            field="monthsAgo"
             label="How long ago"
             unit="months"
             min={0}
             max={600}
             whole
-            value={rebuilt.monthsAgo}
-            onChange={(v) => change({ monthsAgo: v ?? undefined })}
           />
-          <TextInput
-            label="What was replaced"
-            value={rebuilt.what ?? ''}
-            maxLength={1000}
-            onChange={(what) => change({ what: what || undefined })}
-          />
+          <ObjectText slot="history.rebuilt" field="what" label="What was replaced" maxLength={1000} />
         </Fields>
       )}
       <SlotChoice
@@ -239,7 +240,7 @@ function History() {
 }
 
 function Fluid() {
-  const { state } = useJob();
+  const recent = useSlot<string>('history.fluid') === 'recent';
   return (
     <Stack $gap={14}>
       <SlotChoice
@@ -281,7 +282,7 @@ function Fluid() {
           { value: 'unknown', label: 'Not known' },
         ]}
       />
-      {valueOf(state, 'history.fluid') === 'recent' && (
+      {recent && (
         <Notice>
           Fresh fluid hides what the old one showed: its colour and smell count for almost nothing.
         </Notice>

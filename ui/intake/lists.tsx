@@ -2,9 +2,11 @@
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { below } from '@/core/case';
-import { useJob } from '@/ui/job/provider';
-import { Button, Choice, Fields, Line, NumberInput, Stack, TextInput } from '@/ui/system';
+import { below, REPAIR_EFFECTS } from '@/core/case';
+import type { RepairEffect } from '@/core/case';
+import { useBench, useJob } from '@/ui/job/provider';
+import { REPAIR_WORDS } from '@/ui/job/words';
+import { Button, Choice, Fields, Line, NumberInput, Picker, Stack, TextInput } from '@/ui/system';
 
 const Rows = styled.ul`
   display: grid;
@@ -60,45 +62,121 @@ function Kept({
 
 /** Repairs already tried, with what they changed, and what others said it was. */
 export function Repairs() {
-  const { write } = useJob();
+  return (
+    <Stack $gap={18}>
+      <RepairsTried />
+      <Opinions />
+    </Stack>
+  );
+}
+
+/** A part renewed without effect is hardly to blame: named here, it counts as evidence. */
+function RepairsTried() {
+  const { unit, write, keepName } = useBench();
   const [done, setDone] = useState('');
   const [changed, setChanged] = useState('');
-  const [said, setSaid] = useState('');
-  const [by, setBy] = useState('');
+  const [part, setPart] = useState('');
+  const [effect, setEffect] = useState<RepairEffect | null>(null);
+  const partName = (id: unknown) => unit.parts.find((p) => p.id === id)?.name;
   return (
-    <Stack $gap={14}>
+    <Stack $gap={10}>
       <Kept
         prefix="history.repair."
-        say={(v) => [String(v.done), v.changed ? `changed: ${String(v.changed)}` : '']}
+        say={(v) => [
+          String(v.done),
+          [
+            v.effect && REPAIR_WORDS[v.effect as RepairEffect].toLowerCase(),
+            v.changed && String(v.changed),
+            v.part && `counts for: ${partName(v.part) ?? String(v.part)}`,
+          ]
+            .filter(Boolean)
+            .join('; '),
+        ]}
       />
       <Line>
         <div style={{ flex: '2 1 220px' }}>
-          <TextInput label="Repair already tried" value={done} onChange={setDone} maxLength={300} />
+          <TextInput
+            label="Repair already tried"
+            keep={keepName('form repair done')}
+            value={done}
+            onChange={setDone}
+            maxLength={300}
+          />
         </div>
         <div style={{ flex: '1 1 160px' }}>
-          <TextInput label="What it changed" value={changed} onChange={setChanged} maxLength={300} />
+          <TextInput
+            label="What it changed"
+            keep={keepName('form repair changed')}
+            value={changed}
+            onChange={setChanged}
+            maxLength={300}
+          />
         </div>
+      </Line>
+      <Line>
+        <Picker label="Part renewed" value={part} onChange={setPart}>
+          <option value="">Part renewed: none, or not in the list</option>
+          {unit.parts
+            .filter((p) => p.failure)
+            .map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+        </Picker>
+        <Choice
+          label="Effect of the repair"
+          value={effect ?? undefined}
+          onChange={setEffect}
+          options={REPAIR_EFFECTS.map((value) => ({ value, label: REPAIR_WORDS[value] }))}
+        />
         <Button
           isDisabled={!done.trim()}
           onPress={() => {
             write(`history.repair.${shortId()}`, {
               done: done.trim(),
               ...(changed.trim() ? { changed: changed.trim() } : {}),
+              ...(part ? { part } : {}),
+              ...(effect ? { effect } : {}),
             });
             setDone('');
             setChanged('');
+            setPart('');
+            setEffect(null);
           }}
         >
-          Add
+          Add repair
         </Button>
       </Line>
+    </Stack>
+  );
+}
+
+function Opinions() {
+  const { write, keepName } = useBench();
+  const [said, setSaid] = useState('');
+  const [by, setBy] = useState('');
+  return (
+    <Stack $gap={10}>
       <Kept prefix="history.opinion." say={(v) => [`“${String(v.said)}”`, v.by ? String(v.by) : '']} />
       <Line>
         <div style={{ flex: '2 1 220px' }}>
-          <TextInput label="Diagnosis from elsewhere" value={said} onChange={setSaid} maxLength={600} />
+          <TextInput
+            label="Diagnosis from elsewhere"
+            keep={keepName('form opinion said')}
+            value={said}
+            onChange={setSaid}
+            maxLength={600}
+          />
         </div>
         <div style={{ flex: '1 1 160px' }}>
-          <TextInput label="Who said so" value={by} onChange={setBy} maxLength={120} />
+          <TextInput
+            label="Who said so"
+            keep={keepName('form opinion by')}
+            value={by}
+            onChange={setBy}
+            maxLength={120}
+          />
         </div>
         <Button
           isDisabled={!said.trim()}
@@ -111,7 +189,7 @@ export function Repairs() {
             setBy('');
           }}
         >
-          Add
+          Add opinion
         </Button>
       </Line>
     </Stack>
@@ -123,7 +201,7 @@ type Result = 'reproduced' | 'partly' | 'not-reproduced';
 
 /** Road-test attempts. "Not reproduced" after a short easy drive is weak evidence, so each says how far and how warm. */
 export function RoadTests() {
-  const { write, user } = useJob();
+  const { write, user, keepName } = useBench();
   const [km, setKm] = useState<number | null>(null);
   const [temperature, setTemperature] = useState<Temperature | null>(null);
   const [result, setResult] = useState<Result | null>(null);
@@ -138,8 +216,22 @@ export function RoadTests() {
         ]}
       />
       <Fields $min={150}>
-        <NumberInput label="Distance" unit="km" min={0} max={2000} value={km ?? undefined} onChange={setKm} />
-        <TextInput label="How it was driven" value={pattern} onChange={setPattern} maxLength={300} />
+        <NumberInput
+          label="Distance"
+          unit="km"
+          min={0}
+          max={2000}
+          keep={keepName('form drive km')}
+          value={km ?? undefined}
+          onChange={setKm}
+        />
+        <TextInput
+          label="How it was driven"
+          keep={keepName('form drive pattern')}
+          value={pattern}
+          onChange={setPattern}
+          maxLength={300}
+        />
       </Fields>
       <Line>
         <Choice
@@ -187,7 +279,7 @@ export function RoadTests() {
 
 /** Codes by their generic number. Electrical and rationality codes mean different things, so each says which it is. */
 export function Codes() {
-  const { write } = useJob();
+  const { write, keepName } = useBench();
   const [code, setCode] = useState('');
   const [note, setNote] = useState('');
   const [kind, setKind] = useState<'electrical' | 'rationality' | null>(null);
@@ -204,10 +296,22 @@ export function Codes() {
       />
       <Line>
         <div style={{ flex: '0 1 120px' }}>
-          <TextInput label="Code" value={code} onChange={setCode} maxLength={12} />
+          <TextInput
+            label="Code"
+            keep={keepName('form code')}
+            value={code}
+            onChange={setCode}
+            maxLength={12}
+          />
         </div>
         <div style={{ flex: '1 1 200px' }}>
-          <TextInput label="What it says, in your words" value={note} onChange={setNote} maxLength={300} />
+          <TextInput
+            label="What it says, in your words"
+            keep={keepName('form code note')}
+            value={note}
+            onChange={setNote}
+            maxLength={300}
+          />
         </div>
       </Line>
       <Line>

@@ -6,9 +6,9 @@ import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { valueOf } from '@/core/case';
 import type { Stage } from '@/core/case';
-import { vehicleName } from '@/core/quote';
+import { dayWords, formatMoney, vehicleName } from '@/core/quote';
 import { Button, Mark, Notice } from '@/ui/system';
-import { useJob, useSaving } from './provider';
+import { useBench, useJob, useSaving, useSlot } from './provider';
 import { StageRail } from './rail';
 import { VerdictDock } from './dock';
 import { missingFor } from './missing';
@@ -119,6 +119,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
           <Words>{valueOf<string>(job.state, 'complaint.words') ?? 'No complaint written down yet'}</Words>
         </div>
         <Right>
+          <Money />
           <Promise />
           <SaveState />
           <Button $kind="frame" $small onPress={() => job.undo?.()} isDisabled={!job.undo}>
@@ -144,8 +145,18 @@ export function JobFrame({ children }: { children: ReactNode }) {
 }
 
 function Promise() {
-  const promised = valueOf<string>(useJob().state, 'job.promised');
-  return promised ? <span>Promised {promised}</span> : null;
+  const promised = useSlot<string>('job.promised');
+  return promised ? <span>Promised {dayWords(promised)}</span> : null;
+}
+
+function Money() {
+  const { quoted, terms } = useBench();
+  if (!quoted) return null;
+  return (
+    <span>
+      <b>{formatMoney(quoted.total, terms.currency)}</b> {quoted.accepted ? 'agreed' : 'quoted'}
+    </span>
+  );
 }
 
 function SaveState() {

@@ -1,16 +1,8 @@
 'use client';
 import * as Comlink from 'comlink';
-import {
-  createContext,
-  useCallback,
-  useContext,
-  useEffect,
-  useMemo,
-  useRef,
-  useState,
-  useSyncExternalStore,
-} from 'react';
+import { createContext, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { ReactNode } from 'react';
+import { below, valueOf } from '@/core/case';
 import type { Json, JobState, Stage } from '@/core/case';
 import type { Knowledge } from '@/core/diagnosis';
 import type { ShopTerms } from '@/core/quote';
@@ -33,15 +25,23 @@ export interface JobUser {
   role: 'technician' | 'counter' | 'owner';
 }
 
-interface JobContextValue extends JobLibrary {
+/** What does not change while a job's page is open. */
+interface JobBench extends JobLibrary {
   number: number;
   user: JobUser;
   stage: Stage;
-  state: JobState;
+  /** Total of the newest quote, minor units. */
+  quoted: { total: number; accepted: boolean } | null;
   write: (slot: string, value: Json) => void;
   writeMany: (writes: [string, Json][]) => void;
-  undo: (() => void) | null;
   addPhoto: (id: string, blob: Blob) => void;
+  /** A name for what is typed into a field of this job, per person. */
+  keepName: (field: string) => string;
+}
+
+interface JobRecord {
+  state: JobState;
+  undo: (() => void) | null;
 }
 
 interface ReasoningValue {
@@ -56,15 +56,31 @@ interface SavingValue {
   dismiss: (refusal: Refusal) => void;
 }
 
-const JobContext = createContext<JobContextValue | null>(null);
+const BenchContext = createContext<(JobBench & { sync: JobSync }) | null>(null);
+const RecordContext = createContext<JobRecord | null>(null);
 // Apart from the job, so that the work is not drawn anew when only the verdict or the word "Saved" changes.
 const ReasoningContext = createContext<ReasoningValue>({ reasoning: null, before: new Map() });
 const SavingContext = createContext<SavingValue | null>(null);
 
-export function useJob(): JobContextValue {
-  const value = useContext(JobContext);
-  if (!value) throw new Error('useJob stands outside a job.');
+/** What does not change while the page is open: for parts that follow single slots, not the whole record. */
+export function useBench(): JobBench {
+  const value = useContext(BenchContext);
+  if (!value) throw new Error('useBench stands outside a job.');
   return value;
+}
+
+/** The whole job: whoever uses it is drawn anew at every write. */
+export function useJob(): JobBench & JobRecord {
+  const bench = useBench();
+  const record = useContext(RecordContext)!;
+  return { ...bench, ...record };
+}
+
+/** The value of one slot; drawn anew only when that slot changes. */
+export function useSlot<T extends Json>(slot: string): T | undefined {
+  const { sync } = useContext(BenchContext)!;
+  const read = () => valueOf<T>(sync.read().state, slot);
+  return useSyncExternalStore(sync.subscribe, read, read);
 }
 
 /** What the record says so far; null until the worker has answered once. */
@@ -79,12 +95,28 @@ export function useSaving(): SavingValue {
   return value;
 }
 
+/** Every slot below a prefix; drawn anew only when one of them changes. */
+export function useSlots<T extends Json>(prefix: string): [string, T][] {
+  const { sync } = useContext(BenchContext)!;
+  const last = useRef<[string, T][]>([]);
+  const read = () => {
+    const now = below<T>(sync.read().state, prefix);
+    const before = last.current;
+    const same =
+      now.length === before.length && now.every(([k, v], i) => k === before[i]![0] && v === before[i]![1]);
+    if (!same) last.current = now;
+    return last.current;
+  };
+  return useSyncExternalStore(sync.subscribe, read, read);
+}
+
 export interface JobStart {
   number: number;
   user: JobUser;
   stage: Stage;
   state: JobState;
   lastSeq: number;
+  quoted: { total: number; accepted: boolean } | null;
   library: JobLibrary;
 }
 
@@ -98,50 +130,52 @@ export function JobProvider({ start, children }: { start: JobStart; children: Re
   }, [sync]);
   const verdict = useReasoner(start.library, state);
   const [past, setPast] = useState<[string, Json][][]>([]);
-  const latest = useRef(state);
-  useEffect(() => {
-    latest.current = state;
-  }, [state]);
-
-  const writeMany = useCallback(
-    (writes: [string, Json][]) => {
-      const inverse = writes.map(([slot]): [string, Json] => [slot, latest.current[slot]?.value ?? null]);
-      setPast((list) => [...list.slice(-99), inverse]);
+  const bench = useMemo(() => {
+    const writeMany = (writes: [string, Json][]) => {
+      const now = sync.read().state;
+      setPast((list) => [
+        ...list.slice(-99),
+        writes.map(([slot]): [string, Json] => [slot, now[slot]?.value ?? null]),
+      ]);
       sync.writeMany(writes);
-    },
-    [sync],
-  );
-  const undo = useCallback(() => {
-    const last = past.at(-1);
-    if (!last) return;
-    setPast(past.slice(0, -1));
-    sync.writeMany(last);
-  }, [past, sync]);
-
-  const value = useMemo<JobContextValue>(
-    () => ({
+    };
+    return {
       ...start.library,
       number: start.number,
       user: start.user,
       stage: start.stage,
-      state,
-      write: (slot, v) => writeMany([[slot, v]]),
+      quoted: start.quoted,
+      sync,
       writeMany,
-      undo: past.length ? undo : null,
-      addPhoto: (id, blob) => void sync.addPhoto(id, blob),
+      write: (slot: string, value: Json) => writeMany([[slot, value]]),
+      addPhoto: (id: string, blob: Blob) => void sync.addPhoto(id, blob),
+      keepName: (field: string) => `pelvik ${start.user.id} ${start.number} ${field}`,
+    };
+  }, [start, sync]);
+  const record = useMemo<JobRecord>(
+    () => ({
+      state,
+      undo: past.length
+        ? () => {
+            setPast(past.slice(0, -1));
+            sync.writeMany(past.at(-1)!);
+          }
+        : null,
     }),
-    [start, state, writeMany, past.length, undo, sync],
+    [state, past, sync],
   );
   const saving = useMemo<SavingValue>(
     () => ({ status, refusals, dismiss: (refusal) => sync.dismiss(refusal) }),
     [status, refusals, sync],
   );
   return (
-    <JobContext value={value}>
-      <ReasoningContext value={verdict}>
-        <SavingContext value={saving}>{children}</SavingContext>
-      </ReasoningContext>
-    </JobContext>
+    <BenchContext value={bench}>
+      <RecordContext value={record}>
+        <ReasoningContext value={verdict}>
+          <SavingContext value={saving}>{children}</SavingContext>
+        </ReasoningContext>
+      </RecordContext>
+    </BenchContext>
   );
 }
 

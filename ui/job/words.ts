@@ -1,4 +1,4 @@
-import type { Amount, Behaviour, Condition, DebrisKind } from '@/core/case';
+import type { Amount, Behaviour, Condition, DebrisKind, DebrisPlace, RepairEffect } from '@/core/case';
 import type { Evidence } from '@/core/diagnosis';
 import type { UnitDefinition } from '@/core/unit';
 
@@ -45,6 +45,21 @@ export const AMOUNT_WORDS: Record<Amount, string> = {
   heavy: 'Heavy',
 };
 
+export const PLACE_WORDS: Record<DebrisPlace, string> = {
+  pan: 'Pan',
+  magnets: 'Magnets',
+  filter: 'Filter',
+  sensors: 'Sensor tips',
+  lines: 'Cooler lines',
+};
+
+export const REPAIR_WORDS: Record<RepairEffect, string> = {
+  nothing: 'Changed nothing',
+  better: 'Better for a while',
+  worse: 'Made it worse',
+  cured: 'Cured it',
+};
+
 const POINT_WORDS: Record<string, string> = {
   lining: 'lining',
   fused: 'plates fused',
@@ -59,6 +74,10 @@ const POINT_WORDS: Record<string, string> = {
   filter: 'filter',
   codes: 'codes',
   cloudy: 'cloudy fluid',
+  milky: 'milky fluid',
+  replaced: 'renewed before',
+  'converter-face': 'lock-up piston face',
+  'converter-leak': 'converter leak test',
   'fades-hot': 'drive fades when hot',
   'fluid-colour': 'fluid colour',
   'fluid-smell': 'fluid smell',

@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { formatMoney } from '@/core/quote';
+import { dayWords, formatMoney } from '@/core/quote';
 import type { QuoteContent, QuoteOption } from '@/core/quote';
 import { percent } from '@/ui/job/words';
 
@@ -87,7 +87,7 @@ export function OptionTable({ content, chosen }: { content: QuoteContent; chosen
           {row('Total, tax included', (o) => money(o.total), 'total')}
           {row('What is done', (o) => o.summary)}
           {row('Warranty', (o) => o.warranty)}
-          {row('Ready by', (o) => o.readyBy ?? '–')}
+          {row('Ready by', (o) => (o.readyBy ? dayWords(o.readyBy) : '–'))}
           {row('Could miss the cause', (o) =>
             o.id === 'no-repair' ? 'nothing is repaired' : percent(o.missRisk),
           )}

@@ -1,5 +1,5 @@
 import { Document, Image, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
-import { formatMoney } from '@/core/quote';
+import { dayWords, formatMoney, momentWords } from '@/core/quote';
 import type { QuoteContent, QuoteOption } from '@/core/quote';
 
 const styles = StyleSheet.create({
@@ -75,7 +75,7 @@ export function QuotePdf({ quote, size }: { quote: PdfQuote; size: 'A4' | 'LETTE
               Quote {content.job.number}-{quote.version}
             </Text>
             <Text style={styles.soft}>
-              {content.date}, valid until {content.validUntil}
+              {dayWords(content.date)}, valid until {dayWords(content.validUntil)}
             </Text>
           </View>
         </View>
@@ -117,7 +117,7 @@ export function QuotePdf({ quote, size }: { quote: PdfQuote; size: 'A4' | 'LETTE
         )}
         {quote.accepted ? (
           <Text style={styles.heading}>
-            Accepted by {quote.accepted.name}, {quote.accepted.at.slice(0, 16).replace('T', ' ')} UTC
+            Accepted by {quote.accepted.name}, {momentWords(quote.accepted.at)}
           </Text>
         ) : (
           <View style={styles.sign} wrap={false}>
@@ -162,7 +162,7 @@ function Offer({
         <Text style={styles.name}>{money(o.total)}</Text>
       </View>
       <Text>
-        {o.summary}. Warranty: {o.warranty}.{o.readyBy ? ` Ready by ${o.readyBy}.` : ''}
+        {o.summary}. Warranty: {o.warranty}.{o.readyBy ? ` Ready by ${dayWords(o.readyBy)}.` : ''}
         {o.shareOfValue === null ? '' : ` ${percent(o.shareOfValue)} of the vehicle’s value.`}
         {o.id === 'no-repair' ? '' : ` Could miss the cause: ${percent(o.missRisk)}.`}
       </Text>

@@ -2,6 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { dayWords, momentWords } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
 import { useJob, useSaving } from '@/ui/job/provider';
 import { RequestError, send } from '@/ui/job/request';
@@ -160,12 +161,12 @@ function Version({ quote, maySend }: { quote: QuoteView; maySend: boolean }) {
         <b>Version {quote.version}</b>
         <span>{STATUS[quote.status]}</span>
         <Caption as="span">
-          made {quote.createdAt.slice(0, 10)} by {quote.createdBy}
+          made {dayWords(quote.createdAt)} by {quote.createdBy}
         </Caption>
       </Line>
       {quote.answers.map((a, k) => (
         <p key={k}>
-          {a.at.slice(0, 16).replace('T', ' ')} {a.name}{' '}
+          {momentWords(a.at)} {a.name}{' '}
           {a.kind === 'accept'
             ? `accepted “${quote.content.options.find((o) => o.id === a.option)?.name}”`
             : a.kind === 'decline'

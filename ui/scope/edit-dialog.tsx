@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
 import type { ScopeLine } from '@/core/scope';
-import { useJob } from '@/ui/job/provider';
-import { Button, Choice, Dialog, Line, NumberInput, Stack, TextInput } from '@/ui/system';
+import { useBench } from '@/ui/job/provider';
+import { Button, Choice, Dialog, forgetTyping, Line, NumberInput, Stack, TextInput } from '@/ui/system';
 
 /** A change asked for: to a line of the scope, or a line of one's own. */
 export type Edit = { line: ScopeLine; change: 'change' | 'remove' } | { line: null; change: 'add' };
@@ -14,7 +14,8 @@ const ACTIONS = (['reuse', 'clean', 'measure', 'machine', 'replace', 'upgrade'] 
 
 /** Asks what to change about a line, and why: the reason is kept. */
 export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void }) {
-  const { write, terms } = useJob();
+  const { write, terms, keepName } = useBench();
+  const kept = (field: string) => keepName(`scope ${edit.line?.key ?? 'own'} ${edit.change} ${field}`);
   const [reason, setReason] = useState('');
   const [name, setName] = useState(edit.line?.name ?? '');
   const [action, setAction] = useState<ScopeLine['action']>(edit.line?.action ?? 'replace');
@@ -40,6 +41,8 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
       reason: reason.trim(),
       ...values,
     });
+    forgetTyping(kept('reason'));
+    forgetTyping(kept('name'));
     onClose();
   };
   const titles = {
@@ -50,7 +53,15 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
   return (
     <Dialog title={titles[edit.change]} isOpen onClose={onClose}>
       <Stack $gap={14}>
-        {!edit.line && <TextInput label="Part or work" value={name} onChange={setName} maxLength={160} />}
+        {!edit.line && (
+          <TextInput
+            label="Part or work"
+            keep={kept('name')}
+            value={name}
+            onChange={setName}
+            maxLength={160}
+          />
+        )}
         {!removing && !labour && (
           <Choice label="Action" value={action} options={ACTIONS} onChange={(v) => v && setAction(v)} />
         )}
@@ -89,6 +100,7 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
         )}
         <TextInput
           label="Reason (kept on record)"
+          keep={kept('reason')}
           value={reason}
           onChange={setReason}
           lines={2}

@@ -1,5 +1,5 @@
 'use client';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import styled from 'styled-components';
 import type { GearSolution } from '@/core/powerflow';
 import type { UnitDefinition } from '@/core/unit';
@@ -54,7 +54,7 @@ interface Props {
 }
 
 /** The half-section of this unit, drawn from its definition: converter left, output right. */
-export function UnitStrip({ unit, marks, solution, rails = true, onSelect }: Props) {
+export const UnitStrip = memo(function UnitStrip({ unit, marks, solution, rails = true, onSelect }: Props) {
   const layout = useMemo(() => layoutStrip(unit), [unit]);
   const width = LEFT * 2 + layout.devices.length * COLUMN;
   const height = rails ? RAILS + layout.levels * LEVEL : AXIS + 24;
@@ -95,7 +95,7 @@ export function UnitStrip({ unit, marks, solution, rails = true, onSelect }: Pro
       </svg>
     </Drawing>
   );
-}
+});
 
 function isActive(device: Device, solution: GearSolution | null): boolean {
   if (!solution) return false;

@@ -1,7 +1,7 @@
 'use client';
-import { useState } from 'react';
 import { Input, Label, Text, TextArea, TextField } from 'react-aria-components';
 import styled from 'styled-components';
+import { useTyping } from './typing';
 
 const Shell = styled(TextField)`
   display: grid;
@@ -57,9 +57,12 @@ interface Common {
   hideLabel?: boolean;
   description?: string;
   disabled?: boolean;
+  /** See useTyping. */
+  keep?: string;
+  pause?: boolean;
 }
 
-/** Text that is written as it is typed; the shown text is the typist's until the field is left. */
+/** A line or a few lines of text. */
 export function TextInput(
   props: Common & {
     value: string;
@@ -70,16 +73,20 @@ export function TextInput(
     maxLength?: number;
   },
 ) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const shown = typed ?? props.value;
+  const { shown, type, leave } = useTyping({
+    keep: props.keep,
+    pause: props.pause,
+    value: props.value,
+    take: (text) => {
+      props.onChange(text);
+      return true;
+    },
+  });
   return (
     <Shell
       value={shown}
-      onChange={(text) => {
-        setTyped(text);
-        props.onChange(text);
-      }}
-      onBlur={() => setTyped(null)}
+      onChange={type}
+      onBlur={leave}
       aria-label={props.hideLabel ? props.label : undefined}
       isDisabled={props.disabled}
       type={props.type}
@@ -112,21 +119,23 @@ export function NumberInput(
     onChange: (value: number | null) => void;
   },
 ) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const shown = typed ?? (props.value === undefined ? '' : String(props.value));
-  const problem = problemWith(shown, props.min, props.max, props.whole ?? false);
+  const problemOf = (text: string) => problemWith(text, props.min, props.max, props.whole ?? false);
+  const { shown, type, leave } = useTyping({
+    keep: props.keep,
+    pause: props.pause,
+    value: props.value === undefined ? '' : String(props.value),
+    take: (text) => {
+      if (problemOf(text)) return false;
+      props.onChange(readNumber(text) ?? null);
+      return true;
+    },
+  });
+  const problem = problemOf(shown);
   return (
     <Shell
       value={shown}
-      onChange={(text) => {
-        setTyped(text);
-        const value = readNumber(text);
-        if (value !== undefined && !problemWith(text, props.min, props.max, props.whole ?? false))
-          props.onChange(value);
-      }}
-      onBlur={() => {
-        if (!problem) setTyped(null);
-      }}
+      onChange={type}
+      onBlur={leave}
       isInvalid={problem !== null}
       inputMode="decimal"
       aria-label={props.hideLabel ? props.label : undefined}

@@ -4,5 +4,7 @@ export type { Option } from './choice';
 export { Dialog } from './dialog';
 export { FieldLabel, NumberInput, readNumber, TextInput } from './field';
 export { Mark } from './mark';
+export { Picker } from './picker';
+export { forgetTyping } from './typing';
 export { Caption, Caution, Fields, Line, Notice, Page, Section, Stack } from './sheet';
 export { StyleRegistry } from './registry';

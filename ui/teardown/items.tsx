@@ -1,13 +1,14 @@
 'use client';
+import { memo } from 'react';
 import styled from 'styled-components';
-import { AMOUNTS, DEBRIS_KINDS, valueOf } from '@/core/case';
-import type { Amount, PartGrade } from '@/core/case';
+import { AMOUNTS, DEBRIS_KINDS, DEBRIS_PLACES } from '@/core/case';
+import type { Amount, DebrisKind, DebrisPlace, PartGrade } from '@/core/case';
 import { judgeSolenoid } from '@/core/evidence';
 import type { Element, Part, Solenoid } from '@/core/unit';
-import { SlotChoice, SlotNumber, useObjectSlot } from '@/ui/job/fields';
-import { useJob } from '@/ui/job/provider';
-import { AMOUNT_WORDS, DEBRIS_WORDS } from '@/ui/job/words';
-import { Caption, Choice, Fields, Line, NumberInput, Stack, TextInput } from '@/ui/system';
+import { ObjectNumber, ObjectText, SlotChoice, SlotNumber, useObjectSlot } from '@/ui/job/fields';
+import { useBench, useSlot } from '@/ui/job/provider';
+import { AMOUNT_WORDS, DEBRIS_WORDS, PLACE_WORDS } from '@/ui/job/words';
+import { Caption, Choice, Fields, Line, NumberInput, Picker, Stack } from '@/ui/system';
 import { PhotoOf } from './photos';
 
 const Item = styled.div`
@@ -43,8 +44,9 @@ const GRADE_OPTIONS: { value: PartGrade; label: string; tone?: 'bad' | 'warn' | 
 ];
 
 /** A part's grade. Nothing chosen means nobody looked, which is never "sound". */
-export function PartItem({ part }: { part: Part }) {
-  const [value, change] = useObjectSlot<{ grade: PartGrade; note?: string }>(`part.${part.id}`);
+export const PartItem = memo(function PartItem({ part }: { part: Part }) {
+  const slot = `part.${part.id}`;
+  const [value, change] = useObjectSlot<{ grade: PartGrade; note?: string }>(slot);
   const weak = (part.weakness ?? 0) > 1.3;
   return (
     <Item>
@@ -60,61 +62,75 @@ export function PartItem({ part }: { part: Part }) {
         onChange={(grade) => change(grade === null ? null : { grade })}
       />
       {value.grade && value.grade !== 'sound' && (
-        <Line $gap={16}>
-          <div style={{ flex: '1 1 260px' }}>
-            <TextInput
-              label="What is seen"
-              value={value.note ?? ''}
-              maxLength={300}
-              onChange={(note) => change({ note: note || undefined })}
-            />
-          </div>
-        </Line>
+        <ObjectText slot={slot} field="note" label="What is seen" maxLength={300} />
       )}
-      {value.grade && <PhotoOf about={`part.${part.id}`} name={part.name.toLowerCase()} />}
+      {value.grade && <PhotoOf about={slot} name={part.name.toLowerCase()} />}
     </Item>
   );
-}
+});
 
 export function DebrisItem() {
-  const { state, write } = useJob();
   return (
     <Stack $gap={2}>
-      {DEBRIS_KINDS.map((kind) => {
-        const value = valueOf<{ amount: Amount; where?: string }>(state, `debris.${kind}`);
-        return (
-          <Item key={kind}>
-            <Line $gap={16}>
-              <div style={{ width: 220 }}>
-                <h3>{DEBRIS_WORDS[kind].name}</h3>
-                <Caption>{DEBRIS_WORDS[kind].source}</Caption>
-              </div>
-              <Choice
-                label={DEBRIS_WORDS[kind].name}
-                tall
-                value={value?.amount}
-                options={AMOUNTS.map((a) => ({
-                  value: a,
-                  label: AMOUNT_WORDS[a],
-                  tone: a === 'heavy' ? ('bad' as const) : a === 'some' ? ('warn' as const) : undefined,
-                }))}
-                onChange={(amount) => write(`debris.${kind}`, amount === null ? null : { ...value, amount })}
-              />
-            </Line>
-          </Item>
-        );
-      })}
+      {DEBRIS_KINDS.map((kind) => (
+        <DebrisKindItem key={kind} kind={kind} />
+      ))}
       <PhotoOf about="debris" name="the pan" />
     </Stack>
   );
 }
+
+type Debris = { amount: Amount; where?: DebrisPlace };
+
+/** Kind × amount × where. */
+const DebrisKindItem = memo(function DebrisKindItem({ kind }: { kind: DebrisKind }) {
+  const [value, change] = useObjectSlot<Debris>(`debris.${kind}`);
+  const { name, source } = DEBRIS_WORDS[kind];
+  return (
+    <Item>
+      <Line $gap={12}>
+        <div style={{ width: 178 }}>
+          <h3>{name}</h3>
+          <Caption>{source}</Caption>
+        </div>
+        <Choice
+          label={name}
+          tall
+          value={value.amount}
+          options={AMOUNT_OPTIONS}
+          onChange={(amount) => change(amount === null ? null : { amount })}
+        />
+        {value.amount && value.amount !== 'none' && (
+          <Picker
+            label={`Where: ${name.toLowerCase()}`}
+            value={value.where ?? ''}
+            onChange={(where) => change({ where: (where || undefined) as DebrisPlace | undefined })}
+          >
+            <option value="">Where?</option>
+            {DEBRIS_PLACES.map((place) => (
+              <option key={place} value={place}>
+                {PLACE_WORDS[place]}
+              </option>
+            ))}
+          </Picker>
+        )}
+      </Line>
+    </Item>
+  );
+});
+
+const AMOUNT_OPTIONS = AMOUNTS.map((a) => ({
+  value: a,
+  label: AMOUNT_WORDS[a],
+  tone: a === 'heavy' ? ('bad' as const) : a === 'some' ? ('warn' as const) : undefined,
+}));
 
 export function FilterItem() {
   return (
     <Stack>
       <SlotChoice
         slot="filter.state"
-        label="Between the pleats, cut open"
+        label="Between the pleats"
         tall
         options={[
           { value: 'clear', label: 'Clear', tone: 'good' },
@@ -123,13 +139,33 @@ export function FilterItem() {
           { value: 'blocked', label: 'Blocked', tone: 'bad' },
         ]}
       />
+      <FilterOpened />
       <PhotoOf about="filter.state" name="the filter" />
     </Stack>
   );
 }
 
+/** A filter seen from outside tells less than one cut open. */
+function FilterOpened() {
+  const { write } = useBench();
+  const opened = useSlot<boolean>('filter.opened');
+  return (
+    <Choice
+      label="How the filter was looked at"
+      tall
+      value={opened === undefined ? undefined : opened ? 'cut' : 'outside'}
+      options={[
+        { value: 'cut', label: 'Cut open' },
+        { value: 'outside', label: 'From outside only' },
+      ]}
+      onChange={(v) => write('filter.opened', v === null ? null : v === 'cut')}
+    />
+  );
+}
+
 /** Resistance with the temperature it was measured at; judged at 20 °C against the unit's limits. */
-export function SolenoidItem({ solenoid }: { solenoid: Solenoid }) {
+export const SolenoidItem = memo(function SolenoidItem({ solenoid }: { solenoid: Solenoid }) {
+  const { keepName } = useBench();
   const [value, change] = useObjectSlot<{ ohm: number; temperatureC: number }>(`solenoid.${solenoid.id}`);
   const judged =
     value.ohm !== undefined && value.temperatureC !== undefined
@@ -149,6 +185,8 @@ export function SolenoidItem({ solenoid }: { solenoid: Solenoid }) {
           unit="Ω"
           min={0}
           max={1000000}
+          keep={keepName(`solenoid.${solenoid.id}.ohm`)}
+          pause
           value={value.ohm}
           onChange={(ohm) => change(ohm === null ? null : { ohm, temperatureC: value.temperatureC ?? 20 })}
         />
@@ -157,6 +195,8 @@ export function SolenoidItem({ solenoid }: { solenoid: Solenoid }) {
           unit="°C"
           min={-40}
           max={200}
+          keep={keepName(`solenoid.${solenoid.id}.temperatureC`)}
+          pause
           value={value.temperatureC}
           onChange={(t) => value.ohm !== undefined && change({ temperatureC: t ?? 20 })}
         />
@@ -168,7 +208,7 @@ export function SolenoidItem({ solenoid }: { solenoid: Solenoid }) {
       )}
     </Item>
   );
-}
+});
 
 const VERDICT_WORDS = {
   in: 'within limits',
@@ -178,7 +218,7 @@ const VERDICT_WORDS = {
   short: 'short circuit',
 };
 
-export function BandItem({ element }: { element: Element }) {
+export const BandItem = memo(function BandItem({ element }: { element: Element }) {
   const band = element.band!;
   const mm = (m: number) => (m * 1000).toFixed(1);
   return (
@@ -220,7 +260,7 @@ export function BandItem({ element }: { element: Element }) {
       <PhotoOf about={`band.${element.id}`} name={element.name.toLowerCase()} />
     </Stack>
   );
-}
+});
 
 type Air = {
   result: 'holds' | 'leaks' | 'no-apply';
@@ -231,8 +271,9 @@ type Air = {
 };
 
 /** Air test with what decides how much it is worth: pressure, temperature, oil film, and where it bubbled. */
-export function AirTestItem({ element }: { element: Element }) {
-  const [value, change] = useObjectSlot<Air>(`airtest.${element.id}`);
+export const AirTestItem = memo(function AirTestItem({ element }: { element: Element }) {
+  const slot = `airtest.${element.id}`;
+  const [value, change] = useObjectSlot<Air>(slot);
   return (
     <Stack>
       <Choice
@@ -249,28 +290,23 @@ export function AirTestItem({ element }: { element: Element }) {
       {value.result && (
         <>
           <Fields $min={140}>
-            <NumberInput
+            <ObjectNumber
+              slot={slot}
+              field="pressureKpa"
               label="Air pressure"
               unit="kPa"
               min={0}
               max={2000}
-              value={value.pressureKpa}
-              onChange={(v) => change({ pressureKpa: v ?? undefined })}
             />
-            <NumberInput
+            <ObjectNumber
+              slot={slot}
+              field="temperatureC"
               label="Part temperature"
               unit="°C"
               min={-40}
               max={200}
-              value={value.temperatureC}
-              onChange={(v) => change({ temperatureC: v ?? undefined })}
             />
-            <TextInput
-              label="Where it bubbled"
-              value={value.where ?? ''}
-              maxLength={200}
-              onChange={(where) => change({ where: where || undefined })}
-            />
+            <ObjectText slot={slot} field="where" label="Where it bubbled" maxLength={200} />
           </Fields>
           <Choice
             label="Oil film"
@@ -285,7 +321,7 @@ export function AirTestItem({ element }: { element: Element }) {
       )}
     </Stack>
   );
-}
+});
 
 export function ConverterItem() {
   return (

@@ -1,12 +1,13 @@
 'use client';
-import { useRef, useState } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
-import { valueOf } from '@/core/case';
+import { stateFromValues, valueOf } from '@/core/case';
 import { faceSlot, PATTERN_WORDS, readPack } from '@/core/evidence';
-import type { Face, PlateReading } from '@/core/evidence';
+import type { Face, FaceGrade, PlateReading } from '@/core/evidence';
 import type { Element } from '@/core/unit';
-import { useJob } from '@/ui/job/provider';
-import { Button, Caption, Line, NumberInput, Stack } from '@/ui/system';
+import { SlotNumber } from '@/ui/job/fields';
+import { useBench, useSlots } from '@/ui/job/provider';
+import { Button, Caption, Line, Stack } from '@/ui/system';
 import { FacePatterns, faceFill } from './face-patterns';
 import { BRUSHES, brushOf, gradeFor } from './palette';
 import type { Brush } from './palette';
@@ -74,8 +75,14 @@ const HEIGHT = 190;
  * The pack edge-on, piston left, backing plate right. Choose a condition, then drag over faces; or move with the arrow
  * keys and press its number. Every face saves itself.
  */
-export function PackEditor({ element }: { element: Element }) {
-  const { state, writeMany, write } = useJob();
+export const PackEditor = memo(function PackEditor({ element }: { element: Element }) {
+  const { writeMany } = useBench();
+  const prefix = `plate.${element.id}.`;
+  const graded = useSlots<FaceGrade>(prefix);
+  const state = useMemo(
+    () => stateFromValues(Object.fromEntries(graded.map(([face, grade]) => [`${prefix}${face}`, grade]))),
+    [graded, prefix],
+  );
   const [brush, setBrush] = useState<Brush>(BRUSHES[0]!);
   const [at, setAt] = useState<Place>({ plate: firstPlate(element), face: 'a' });
   const painting = useRef<Set<string> | null>(null);
@@ -177,15 +184,14 @@ export function PackEditor({ element }: { element: Element }) {
           All steels
         </Button>
         <div style={{ width: 210, marginLeft: 'auto' }}>
-          <NumberInput
+          <SlotNumber
             key={at.plate}
+            slot={`thickness.${element.id}.${at.plate}`}
             label={`Thickness, ${selected.name}`}
             unit="mm"
             min={0.2}
             max={12}
             description={`New: ${thicknessMm(element, selected)} mm`}
-            value={valueOf<number>(state, `thickness.${element.id}.${at.plate}`)}
-            onChange={(v) => write(`thickness.${element.id}.${at.plate}`, v)}
           />
         </div>
       </Line>
@@ -195,7 +201,7 @@ export function PackEditor({ element }: { element: Element }) {
       </Caption>
     </Stack>
   );
-}
+});
 
 function PlateDrawing(props: {
   element: Element;

@@ -3,9 +3,8 @@ import { Camera } from 'lucide-react';
 import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { below } from '@/core/case';
-import { useJob } from '@/ui/job/provider';
-import { SlotObjectText } from '@/ui/job/object-text';
+import { useBench, useSlots } from '@/ui/job/provider';
+import { ObjectText } from '@/ui/job/fields';
 import { Button, Line } from '@/ui/system';
 
 type Photo = { about: string; caption?: string; marker?: { x: number; y: number } };
@@ -45,9 +44,9 @@ const Picture = styled.button`
 
 /** One picture per finding: taken or chosen, marked where the finding is, with a caption. */
 export function PhotoOf({ about, name }: { about: string; name: string }) {
-  const { state, number, write, addPhoto, user } = useJob();
+  const { number, write, addPhoto, user } = useBench();
   const [local, setLocal] = useState<Record<string, string>>({});
-  const mine = below<Photo>(state, 'photo.').filter(([, p]) => p.about === about);
+  const mine = useSlots<Photo>('photo.').filter(([, p]) => p.about === about);
   const take = (files: FileList | null) => {
     const file = files?.[0];
     if (!file) return;
@@ -86,7 +85,7 @@ export function PhotoOf({ about, name }: { about: string; name: string }) {
                 />
                 {photo.marker && <Marker x={photo.marker.x} y={photo.marker.y} />}
               </Picture>
-              <SlotObjectText slot={`photo.${id}`} field="caption" label="Caption" maxLength={300} />
+              <ObjectText slot={`photo.${id}`} field="caption" label="Caption" maxLength={300} />
               <Button $kind="quiet" $small onPress={() => write(`photo.${id}`, null)}>
                 Remove photo
               </Button>

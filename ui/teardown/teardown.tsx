@@ -1,14 +1,14 @@
 'use client';
 import { Check } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { memo, useCallback, useMemo, useState } from 'react';
 import { ToggleButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { valueOf } from '@/core/case';
 import { stationsInOrder } from '@/core/unit';
 import type { Station, UnitDefinition } from '@/core/unit';
-import { useJob } from '@/ui/job/provider';
+import { useBench, useJob, useSlot } from '@/ui/job/provider';
 import { marksOf, UnitStrip } from '@/ui/strip';
-import type { DeviceMark } from '@/ui/strip';
+import type { Device, DeviceMark } from '@/ui/strip';
 import { Button, Caution, Line, Notice, Page, Section, Stack } from '@/ui/system';
 import {
   AirTestItem,
@@ -23,49 +23,68 @@ import { PackEditor } from './pack-editor';
 import { PhotoOf } from './photos';
 
 const Stations = styled.ol`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
+  display: grid;
+  grid-auto-flow: column;
+  grid-auto-columns: minmax(0, 1fr);
+  gap: 3px;
+  @media (max-width: 900px) {
+    grid-auto-flow: row;
+    grid-template-columns: repeat(auto-fill, minmax(104px, 1fr));
+  }
 `;
 const Tab = styled(ToggleButton)`
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-  min-height: 44px;
-  padding: 0 9px;
-  font-size: 0.9375rem;
-  border: 1.5px solid var(--rule-strong);
-  border-radius: 3px;
+  display: grid;
+  grid-template-rows: auto 1fr;
+  gap: 1px;
+  width: 100%;
+  height: 100%;
+  min-height: 68px;
+  padding: 5px 5px 7px;
+  border: 0;
+  border-top: 4px solid var(--rule-strong);
   background: var(--sheet);
-  font-stretch: 82%;
+  color: var(--ink);
+  font-size: 0.8125rem;
+  font-stretch: 80%;
+  line-height: 1.15;
+  text-align: left;
   cursor: pointer;
+  hyphens: auto;
+  span {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    font-size: 0.9375rem;
+    font-weight: 700;
+  }
+  &[data-hovered] {
+    background: var(--inset);
+  }
   &[data-out] {
-    border-style: dashed;
+    border-top-style: dotted;
+    background: transparent;
     color: var(--ink-soft);
   }
   &[data-selected] {
     background: var(--ink);
     color: var(--sheet);
-    border-color: var(--ink);
-    border-style: solid;
-    box-shadow: inset 0 -4px 0 var(--accent);
-  }
-  b {
-    font-weight: 700;
+    border-top: 4px solid var(--accent);
   }
 `;
 const Head = styled.div`
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 12px 20px;
-  padding: 18px 0;
-  h2 {
-    font-size: 1.375rem;
+  gap: 6px 20px;
+  padding: 14px 0;
+  div {
     margin-right: auto;
   }
+  h2 {
+    font-size: 1.375rem;
+  }
   p {
-    flex-basis: 100%;
+    font-size: 0.9375rem;
     color: var(--ink-soft);
   }
 `;
@@ -73,35 +92,55 @@ const Head = styled.div`
 /** The unit taken apart, station by station in removal order; each part graded as it comes out. */
 export function Teardown() {
   const { unit, state } = useJob();
-  const order = stationsInOrder(unit);
+  const order = useMemo(() => stationsInOrder(unit), [unit]);
   const firstIn = order.find((s) => !valueOf(state, `station.${s.id}.out`)) ?? order[0]!;
   const [chosen, setChosen] = useState<string | null>(null);
   const [initial] = useState(firstIn.id);
   const station = order.find((s) => s.id === (chosen ?? initial))!;
-  const marks = useMemo(() => withCurrent(unit, marksOf(unit, state), station.id), [unit, state, station.id]);
   return (
-    <Stack $gap={14}>
-      <UnitStrip unit={unit} marks={marks} rails={false} onSelect={(d) => setChosen(d.station)} />
+    <Stack $gap={10}>
+      <UnitStrip
+        unit={unit}
+        marks={useSame(withCurrent(unit, marksOf(unit, state), station.id))}
+        rails={false}
+        onSelect={useCallback((d: Device) => setChosen(d.station), [])}
+      />
       <Stations aria-label="Stations in removal order">
-        {order.map((s) => {
-          const out = valueOf(state, `station.${s.id}.out`) === true;
-          return (
-            <li key={s.id}>
-              <Tab
-                isSelected={s.id === station.id}
-                data-out={out || undefined}
-                onChange={() => setChosen(s.id)}
-              >
-                <b>{s.order}</b> {s.name}
-                {out && <Check size={16} aria-label="out" />}
-              </Tab>
-            </li>
-          );
-        })}
+        {order.map((s) => (
+          <li key={s.id}>
+            <StationTab station={s} chosen={s.id === station.id} onChoose={setChosen} />
+          </li>
+        ))}
       </Stations>
       <StationSheet key={station.id} station={station} />
     </Stack>
   );
+}
+
+const StationTab = memo(function StationTab(props: {
+  station: Station;
+  chosen: boolean;
+  onChoose: (id: string) => void;
+}) {
+  const { station } = props;
+  const out = useSlot<boolean>(`station.${station.id}.out`) === true;
+  return (
+    <Tab isSelected={props.chosen} data-out={out || undefined} onChange={() => props.onChoose(station.id)}>
+      <span>
+        {station.order}
+        {out && <Check size={15} aria-label="out" />}
+      </span>
+      {station.name}
+    </Tab>
+  );
+});
+
+/** The value as it was before, while it says the same: what is drawn from it is not drawn anew. */
+function useSame<T>(value: T): T {
+  const [kept, setKept] = useState(value);
+  const same = JSON.stringify(kept) === JSON.stringify(value);
+  if (!same) setKept(value);
+  return same ? kept : value;
 }
 
 function withCurrent(
@@ -115,12 +154,9 @@ function withCurrent(
   );
 }
 
-function StationSheet({ station }: { station: Station }) {
-  const { unit, state, write } = useJob();
-  const out = valueOf(state, `station.${station.id}.out`) === true;
-  const inTheWay = station.blockedBy
-    .filter((id) => !valueOf(state, `station.${id}.out`))
-    .map((id) => unit.stations.find((s) => s.id === id)!.name);
+const StationSheet = memo(function StationSheet({ station }: { station: Station }) {
+  const { unit, write } = useBench();
+  const out = useSlot<boolean>(`station.${station.id}.out`) === true;
   const parts = inspectedParts(unit, station.id);
   const solenoids = unit.solenoids.filter(
     (s) => unit.parts.find((p) => p.id === s.part)?.station === station.id,
@@ -129,25 +165,25 @@ function StationSheet({ station }: { station: Station }) {
   return (
     <Page>
       <Head>
-        <h2>
-          {station.order}. {station.name}
-        </h2>
+        <div>
+          <h2>
+            {station.order}. {station.name}
+          </h2>
+          {station.tools.length > 0 && <p>Tools: {station.tools.join(', ')}</p>}
+        </div>
         <Button
           $kind={out ? 'plain' : 'main'}
           onPress={() => write(`station.${station.id}.out`, out ? null : true)}
         >
           {out ? 'Out: put back on record' : 'It is out'}
         </Button>
-        {station.tools.length > 0 && <p>Tools: {station.tools.join(', ')}</p>}
       </Head>
-      {(station.cautions.length > 0 || (inTheWay.length > 0 && !out)) && (
-        <Stack $gap={6}>
-          {station.cautions.map((c) => (
-            <Caution key={c}>{c}</Caution>
-          ))}
-          {inTheWay.length > 0 && !out && <Notice>Still in the way: {inTheWay.join(', ')}.</Notice>}
-        </Stack>
-      )}
+      <Stack $gap={6}>
+        {station.cautions.map((c) => (
+          <Caution key={c}>{c}</Caution>
+        ))}
+        {!out && <InTheWay station={station} />}
+      </Stack>
       {station.id === 'converter' && (
         <Section title="Converter">
           <ConverterItem />
@@ -220,6 +256,15 @@ function StationSheet({ station }: { station: Station }) {
       )}
     </Page>
   );
+});
+
+/** Stations that block this one and are not out yet. */
+function InTheWay({ station }: { station: Station }) {
+  const { unit, state } = useJob();
+  const names = station.blockedBy
+    .filter((id) => !valueOf(state, `station.${id}.out`))
+    .map((id) => unit.stations.find((s) => s.id === id)!.name);
+  return names.length > 0 ? <Notice>Still in the way: {names.join(', ')}.</Notice> : null;
 }
 
 /** Parts graded one by one: not those with an editor of their own, nor what only comes in a box. */
