@@ -17,7 +17,7 @@ export async function run(args: string[]): Promise<number> {
   try {
     must(cluster.binary('pg_dump'), ['-Fc', '-f', file, 'pelvik_demo'], { env: cluster.env });
   } finally {
-    if (cluster.started) cluster.stop();
+    await cluster.release();
   }
   process.stdout.write(`Backup written to ${file}.\n`);
   return 0;

@@ -105,7 +105,7 @@ async function served(): Promise<Figure[]> {
     await browser.close();
     await stop(server);
     await dropDatabase(cluster, database);
-    if (cluster.started) cluster.stop();
+    await cluster.release();
   }
 }
 

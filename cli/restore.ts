@@ -33,7 +33,7 @@ export async function run(args: string[]): Promise<number> {
       await client.query('ALTER DATABASE pelvik_restoring RENAME TO pelvik_demo');
     });
   } finally {
-    if (cluster.started) cluster.stop();
+    await cluster.release();
   }
   process.stdout.write(`Restored from ${file}.\n`);
   return 0;

@@ -35,9 +35,16 @@ export function must(
   return done.stdout;
 }
 
-/** Installs Debian packages when a file they bring is missing. Returns the seconds it took. */
-export function ensureDebian(file: () => string | null, packages: string[]): number {
-  if (file()) return 0;
+let downloading = Number(process.env.PELVIK_DOWNLOAD_SECONDS ?? 0);
+
+/** Seconds this start has spent on fetching and installing packages, npm's included. */
+export function secondsDownloading(): number {
+  return downloading;
+}
+
+/** Installs Debian packages when a file they bring is missing. */
+export function ensureDebian(file: () => string | null, packages: string[]): void {
+  if (file()) return;
   const command = `apt-get install -y --no-install-recommends ${packages.join(' ')}`;
   if (!isRoot()) throw new CommandError(`Missing: ${packages.join(', ')}. Run: sudo ${command}`);
   const started = Date.now();
@@ -46,7 +53,7 @@ export function ensureDebian(file: () => string | null, packages: string[]): num
   must('apt-get', ['update', '-qq'], { env });
   must('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], { env });
   if (!file()) throw new CommandError(`${packages.join(', ')} was installed, yet is not where it should be.`);
-  return (Date.now() - started) / 1000;
+  downloading += (Date.now() - started) / 1000;
 }
 
 export function chromium(): string | null {

@@ -144,7 +144,7 @@ async function withDatabase(
     return await work(cluster.url(name));
   } finally {
     await dropDatabase(cluster, name).catch(() => undefined);
-    if (cluster.started) cluster.stop();
+    await cluster.release();
   }
 }
 

@@ -27,6 +27,7 @@ export interface BoardCard {
   unit: string;
   stage: Stage;
   summary: JobSummary;
+  stations: number;
   quoted: Quoted | null;
   updatedAt: string;
 }
@@ -155,6 +156,7 @@ export async function board(client: Client, words: string[] = [], limit = 200): 
     unit: unitById(r.unit_id).name,
     stage: r.stage,
     summary: r.summary,
+    stations: unitById(r.unit_id).stations.length,
     quoted: r.quoted,
     updatedAt: r.updated_at.toISOString(),
   }));

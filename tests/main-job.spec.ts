@@ -50,7 +50,7 @@ test('from a complaint to an accepted quote', async ({ page, browser }) => {
       .getByRole('button')
       .first();
     await expect(first).toContainText('2-4 band');
-    await expect(first).toContainText('agrees in D1, D2, D3, D4, R');
+    await expect(first).toContainText('agrees in R, D1, D2, D3, D4');
     await expect(page.getByRole('region', { name: 'Look at first' })).toContainText('Servo seal rings');
     await expect(page.getByTestId('dock')).toContainText('not determined');
   });

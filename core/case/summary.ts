@@ -1,5 +1,5 @@
 import type { JobState } from './fold';
-import { valueOf } from './fold';
+import { below, valueOf } from './fold';
 import { stageOfSlot } from './slots';
 import type { Stage } from './stage';
 
@@ -10,6 +10,8 @@ export type JobSummary = {
   complaint: string;
   promised: string | null;
   waitsFor: string | null;
+  /** Stations taken out so far. */
+  stationsOut: number;
 };
 
 export function summaryOf(state: JobState): JobSummary {
@@ -26,6 +28,7 @@ export function summaryOf(state: JobState): JobSummary {
     complaint: text('complaint.words'),
     promised: valueOf<string>(state, 'job.promised') ?? null,
     waitsFor: valueOf<string>(state, 'job.waitsFor') ?? null,
+    stationsOut: stationsOut(state),
   };
 }
 
@@ -35,8 +38,12 @@ export function stageReached(state: JobState, stations: number, quote: 'none' | 
   if (quote === 'open') return 'quote';
   const slots = Object.keys(state);
   if (state['cause.commit'] || slots.some((s) => stageOfSlot(s) === 'scope')) return 'scope';
-  const out = slots.filter((s) => s.startsWith('station.') && state[s]!.value === true).length;
+  const out = stationsOut(state);
   if (out > 0 && out >= stations) return 'cause';
   if (slots.some((s) => stageOfSlot(s) === 'teardown')) return 'teardown';
   return slots.some((s) => s.startsWith('grid.')) ? 'suspects' : 'intake';
+}
+
+function stationsOut(state: JobState): number {
+  return below<boolean | null>(state, 'station.').filter(([, out]) => out === true).length;
 }

@@ -75,7 +75,8 @@ function toSuspect(
   probability: number,
 ): Suspect {
   const byGear = new Map(hypothesis.predictions.map((p) => [p.gear, p]));
-  const judged = complaints.filter((c) => byGear.has(c.gear));
+  // In the order of the unit's gears, as people say them.
+  const judged = unit.gears.flatMap((gear) => complaints.filter((c) => c.gear === gear.key));
   const fits = (c: Complaint) => agrees(table, c, byGear.get(c.gear)!);
   const element = 'element' in hypothesis.fault ? hypothesis.fault.element : null;
   const paths = pathsOf(unit, hypothesis);

@@ -9,6 +9,7 @@ export interface BoardCard {
   unit: string;
   stage: Stage;
   summary: JobSummary;
+  stations: number;
   quoted: { total: number; accepted: boolean } | null;
   updatedAt: string;
 }
@@ -104,6 +105,11 @@ export function Card({ card, today, currency }: { card: BoardCard; today: string
             {formatMoney(card.quoted.total, currency)}
             {card.quoted.accepted ? ' agreed' : ''}
           </strong>
+        )}
+        {(card.stage === 'teardown' || card.stage === 'cause') && (
+          <span>
+            {summary.stationsOut} of {card.stations} stations out
+          </span>
         )}
         {summary.waitsFor && <span>{WAITS[summary.waitsFor]}</span>}
       </Foot>

@@ -131,18 +131,20 @@ function LeftOpen({ cause }: { cause: Cause }) {
   const { unit } = useJob();
   const { reasoning } = useReasoning();
   const { unexplained, nextChecks, causes } = reasoning!.diagnosis;
+  const telling = nextChecks.filter((c) => c.gain >= 0.005).slice(0, 5);
   const leading = cause.id === causes[0]!.id;
   return (
     <Stack>
       {leading && unexplained.length > 0 && (
         <p>Not explained by it: {unexplained.map((e) => evidenceWords(unit, e).toLowerCase()).join('; ')}.</p>
       )}
-      {nextChecks.length > 0 && (
+      {telling.length === 0 && <p>Nothing still to be looked at would move the ranking much.</p>}
+      {telling.length > 0 && (
         <div>
           <p>Not looked at yet, and what it could tell:</p>
           <Ledger>
             <tbody>
-              {nextChecks.slice(0, 5).map((c) => (
+              {telling.map((c) => (
                 <tr key={c.point}>
                   <td>{c.words}</td>
                   <td className="odds">{c.gain.toFixed(2)} bit</td>

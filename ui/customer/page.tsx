@@ -96,6 +96,12 @@ export function CustomerPage({ quote: start }: { quote: CustomerQuote }) {
             </Notice>
           </section>
         )}
+        {content.job.complaint && (
+          <section>
+            <h2>What you told us</h2>
+            <p>“{content.job.complaint}”</p>
+          </section>
+        )}
         <section>
           <h2>What we found</h2>
           <p>{content.finding}</p>

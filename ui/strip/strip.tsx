@@ -19,8 +19,8 @@ const COLUMN = 84;
 const LEFT = 16;
 const TOP = 30;
 const AXIS = TOP + 96;
-const RAILS = AXIS + 28;
-const LEVEL = 21;
+const RAILS = AXIS + 40;
+const LEVEL = 26;
 
 const Drawing = styled.figure`
   background: var(--sheet);
@@ -173,10 +173,10 @@ function Rails({ layout, solution }: { layout: StripLayout; solution: GearSoluti
             <text
               x={x1}
               y={y(rail.level) - 5}
-              fontSize={11.5}
+              fontSize={13}
               paintOrder="stroke"
               stroke="var(--sheet)"
-              strokeWidth={3}
+              strokeWidth={4}
               fill="var(--ink-soft)"
             >
               {rail.name}
@@ -262,8 +262,8 @@ function DeviceView({
       <ConditionMark mark={mark} />
       <text
         x={COLUMN / 2}
-        y={AXIS + 14}
-        fontSize={12.5}
+        y={AXIS + 16}
+        fontSize={14}
         fontWeight={650}
         textAnchor="middle"
         fill={active ? 'var(--accent)' : 'currentColor'}

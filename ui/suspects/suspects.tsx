@@ -101,7 +101,7 @@ export function Suspects() {
   const [chosen, setChosen] = useState<string | null>(null);
   const [gear, setGear] = useState(unit.gears.find((g) => g.gear === 1)?.key ?? unit.gears[0]!.key);
   const [tried, setTried] = useState<Fault | null>(null);
-  const suspects = reasoning?.suspects ?? [];
+  const suspects = (reasoning?.suspects ?? []).filter((s, k) => k < 3 || s.probability >= 0.005);
   const suspect = suspects.find((s) => s.id === chosen) ?? suspects[0];
   const faults = useMemo(() => (tried ? [tried] : suspect ? [suspect.fault] : []), [tried, suspect]);
   const solution = useMemo(() => solveGear(unit, gear, faults), [unit, gear, faults]);

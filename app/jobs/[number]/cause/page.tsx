@@ -1,5 +1,5 @@
-import { CauseStage } from '@/ui/cause/cause';
+import { Cause } from '../stages';
 
 export default function Page() {
-  return <CauseStage />;
+  return <Cause />;
 }

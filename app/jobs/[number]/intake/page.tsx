@@ -1,4 +1,4 @@
-import { Intake } from '@/ui/intake/intake';
+import { Intake } from '../stages';
 
 export default function Page() {
   return <Intake />;

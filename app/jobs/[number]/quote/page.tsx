@@ -1,5 +1,5 @@
-import { QuoteStage } from '@/ui/quote/quote';
+import { Quote } from '../stages';
 
 export default function Page() {
-  return <QuoteStage />;
+  return <Quote />;
 }

@@ -1,5 +1,5 @@
-import { ScopeStage } from '@/ui/scope/scope';
+import { Scope } from '../stages';
 
 export default function Page() {
-  return <ScopeStage />;
+  return <Scope />;
 }

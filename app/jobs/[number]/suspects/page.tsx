@@ -1,4 +1,4 @@
-import { Suspects } from '@/ui/suspects/suspects';
+import { Suspects } from '../stages';
 
 export default function Page() {
   return <Suspects />;

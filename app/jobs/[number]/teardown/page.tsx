@@ -1,4 +1,4 @@
-import { Teardown } from '@/ui/teardown/teardown';
+import { Teardown } from '../stages';
 
 export default function Page() {
   return <Teardown />;

@@ -1,0 +1,33 @@
+'use client';
+import dynamic from 'next/dynamic';
+import { StageWaiting } from '@/ui/job/waiting';
+
+/*
+ * The server sends a job's record and frame; the stage itself is drawn in the browser, where the outbox knows what is
+ * not yet saved. That spares the server the heaviest part of the page, and each stage loads its own code alone.
+ */
+
+export const Intake = dynamic(() => import('@/ui/intake/intake').then((m) => m.Intake), {
+  ssr: false,
+  loading: StageWaiting,
+});
+export const Suspects = dynamic(() => import('@/ui/suspects/suspects').then((m) => m.Suspects), {
+  ssr: false,
+  loading: StageWaiting,
+});
+export const Teardown = dynamic(() => import('@/ui/teardown/teardown').then((m) => m.Teardown), {
+  ssr: false,
+  loading: StageWaiting,
+});
+export const Cause = dynamic(() => import('@/ui/cause/cause').then((m) => m.CauseStage), {
+  ssr: false,
+  loading: StageWaiting,
+});
+export const Scope = dynamic(() => import('@/ui/scope/scope').then((m) => m.ScopeStage), {
+  ssr: false,
+  loading: StageWaiting,
+});
+export const Quote = dynamic(() => import('@/ui/quote/quote').then((m) => m.QuoteStage), {
+  ssr: false,
+  loading: StageWaiting,
+});
