@@ -108,7 +108,12 @@ describe('the demo shop', () => {
 test('every mode and check of the knowledge stands in the published vocabulary, and nothing else does', () => {
   const text = readFileSync(path.join(process.cwd(), 'docs/formats/diagnosis.md'), 'utf8');
   const listed = (heading: string) =>
-    [...text.split(`## ${heading}`)[1]!.split('\n## ')[0]!.matchAll(/^\| `([\w-]+)`/gm)].map((m) => m[1]);
+    [
+      ...text
+        .split(`## ${heading}`)[1]!
+        .split('\n## ')[0]!
+        .matchAll(/^\| `([\w-]+)`/gm),
+    ].map((m) => m[1]);
   expect(new Set(listed('Modes'))).toEqual(new Set(causal.roots.map((r) => r.mode)));
   expect(new Set(listed('Checks'))).toEqual(new Set(causal.checks.map((c) => c.id)));
 });

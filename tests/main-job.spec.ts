@@ -71,7 +71,7 @@ test('from a complaint to an accepted quote', async ({ page, browser }) => {
     }
     await expect(page.getByRole('region', { name: 'High clutch' })).toContainText('18 of 18 faces looked at');
     await page.getByRole('button', { name: /^2 Pan and filter/ }).click();
-    await pick(page, 'Between the pleats, cut open', 'Dirty');
+    await pick(page, 'Between the pleats', 'Dirty');
     await pick(page, 'Fine grey paste', 'Trace');
     await page.getByRole('button', { name: /^3 Valve body/ }).click();
     const s2 = page.getByRole('region', { name: 'Solenoids' });
@@ -90,12 +90,14 @@ test('from a complaint to an accepted quote', async ({ page, browser }) => {
       'aria-label',
       /Servo seal rings torn.*slips and burns/,
     );
+    await page.getByRole('button', { name: /^The 2-4 band lining is at the end/ }).click();
     await page.getByLabel(/^Reason/).fill('Torn lip, band burnt, everything else sound');
     await page.getByRole('button', { name: /^Commit: Servo seal rings torn/ }).click();
     await expect(page.getByText(/^Committed: Servo seal rings torn/)).toBeVisible();
     await saved(page);
     expect(await recorded(page.request, job, 'cause.commit')).toMatchObject({
       cause: 'servo-seal-rings:feed-loss',
+      contributing: ['band-2-4:worn-out'],
     });
   });
 

@@ -15,6 +15,7 @@ export default defineConfig({
   use: {
     baseURL: process.env.PELVIK_BASE_URL,
     viewport: { width: 1280, height: 800 },
+    actionTimeout: 15_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [...CHROMIUM_FLAGS],

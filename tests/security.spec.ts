@@ -23,6 +23,18 @@ test('a request from elsewhere is refused even with the cookie', async ({ page }
   ).toBe(403);
 });
 
+test('guessing from one address is slowed down', async ({ page }) => {
+  const guess = () =>
+    page.request.post('/api/session', {
+      headers: { ...OURS, 'x-forwarded-for': '192.0.2.77' },
+      data: { id: 'nobody', password: 'wrong-wrong-wrong' },
+    });
+  const answers = [];
+  for (let k = 0; k < 31; k++) answers.push((await guess()).status());
+  expect(answers.slice(0, 30)).toEqual(new Array(30).fill(401));
+  expect(answers[30]).toBe(429);
+});
+
 test('the owner’s page and the counter’s work stay theirs', async ({ page }) => {
   await signIn(page, 'mira');
   await page.goto('/shop');

@@ -173,10 +173,10 @@ export const SLOT_FAMILIES: readonly SlotFamily[] = [
     'debris.*': object({ amount: oneOf(AMOUNTS), where: oneOf(DEBRIS_PLACES) }, ['amount']),
     'filter.state': oneOf(['clear', 'dirty', 'restricted', 'blocked']),
     'filter.opened': yesNo,
-    'solenoid.*': object({ ohm: number(0, 1_000_000), temperatureC: number(-40, 200) }, [
-      'ohm',
-      'temperatureC',
-    ]),
+    'solenoid.*': {
+      ...object({ ohm: number(0, 1_000_000), temperatureC: number(-40, 200) }, []),
+      minProperties: 1,
+    },
     'plate.*.*.*': oneOf([...new Set([...FRICTION_GRADES, ...STEEL_GRADES])]),
     'thickness.*.*': number(0.2, 12),
     'band.*.lining': oneOf(['sound', 'worn', 'charred', 'flaking', 'bare', 'torn', 'not-assessable']),

@@ -39,9 +39,10 @@ export function observe(unit: UnitDefinition, state: JobState): Observation[] {
     ),
     ...frictionElements(unit).flatMap((e) => (e.band ? bandOf(state, e) : packOf(state, e))),
     ...unit.solenoids.flatMap((s) => {
-      const reading = valueOf<{ ohm: number; temperatureC: number }>(state, `solenoid.${s.id}`);
-      if (!reading) return [];
-      const { verdict } = judgeSolenoid(s, reading.ohm, reading.temperatureC);
+      // A resistance without its temperature says nothing that could be judged.
+      const { ohm, temperatureC } = valueOf<Reading>(state, `solenoid.${s.id}`) ?? {};
+      if (ohm === undefined || temperatureC === undefined) return [];
+      const { verdict } = judgeSolenoid(s, ohm, temperatureC);
       return [seen(`solenoid:${s.id}`, verdict === 'in' ? 'in' : 'out', `solenoid.${s.id}`)];
     }),
     ...below<AirTest>(state, 'airtest.').map(([element, test]) => airTest(state, element, test)),
@@ -67,6 +68,7 @@ const DIRECT = [
   { slot: 'history.towing', point: 'history-towing' },
 ] as const;
 
+type Reading = { ohm?: number; temperatureC?: number };
 type AirTest = { result: string; temperatureC?: number; oilFilm?: boolean };
 
 /** Fresh fluid hides what the old one showed. */

@@ -85,14 +85,15 @@ export function SlotChoice<T extends string>(props: ChoiceProps<T>) {
 export function useObjectSlot<T extends { [key: string]: Json }>(
   slot: string,
 ): [Partial<T>, (patch: Partial<T> | null) => void] {
-  const { write } = useBench();
+  const { write, now } = useBench();
   const value: Partial<T> = useSlot<T>(slot) ?? {};
   const change = (patch: Partial<T> | null) => {
     if (patch === null) return write(slot, null);
-    const next = Object.fromEntries(
-      Object.entries({ ...value, ...patch }).filter(([, v]) => v !== undefined && v !== null),
+    // From the record as it stands at this moment: two fields left at once must not undo each other.
+    const kept = Object.entries({ ...now<T>(slot), ...patch }).filter(
+      ([, v]) => v !== undefined && v !== null,
     );
-    write(slot, next as Json);
+    write(slot, kept.length ? (Object.fromEntries(kept) as Json) : null);
   };
   return [value, change];
 }

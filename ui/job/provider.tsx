@@ -35,6 +35,8 @@ interface JobBench extends JobLibrary {
   write: (slot: string, value: Json) => void;
   writeMany: (writes: [string, Json][]) => void;
   addPhoto: (id: string, blob: Blob) => void;
+  /** The value of a slot at this moment, without following it. */
+  now: <T extends Json>(slot: string) => T | undefined;
   /** A name for what is typed into a field of this job, per person. */
   keepName: (field: string) => string;
 }
@@ -149,6 +151,7 @@ export function JobProvider({ start, children }: { start: JobStart; children: Re
       writeMany,
       write: (slot: string, value: Json) => writeMany([[slot, value]]),
       addPhoto: (id: string, blob: Blob) => void sync.addPhoto(id, blob),
+      now: <T extends Json>(slot: string) => valueOf<T>(sync.read().state, slot),
       keepName: (field: string) => `pelvik ${start.user.id} ${start.number} ${field}`,
     };
   }, [start, sync]);

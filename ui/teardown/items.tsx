@@ -8,7 +8,7 @@ import type { Element, Part, Solenoid } from '@/core/unit';
 import { ObjectNumber, ObjectText, SlotChoice, SlotNumber, useObjectSlot } from '@/ui/job/fields';
 import { useBench, useSlot } from '@/ui/job/provider';
 import { AMOUNT_WORDS, DEBRIS_WORDS, PLACE_WORDS } from '@/ui/job/words';
-import { Caption, Choice, Fields, Line, NumberInput, Picker, Stack } from '@/ui/system';
+import { Caption, Choice, Fields, Line, Picker, Stack } from '@/ui/system';
 import { PhotoOf } from './photos';
 
 const Item = styled.div`
@@ -165,12 +165,10 @@ function FilterOpened() {
 
 /** Resistance with the temperature it was measured at; judged at 20 °C against the unit's limits. */
 export const SolenoidItem = memo(function SolenoidItem({ solenoid }: { solenoid: Solenoid }) {
-  const { keepName } = useBench();
-  const [value, change] = useObjectSlot<{ ohm: number; temperatureC: number }>(`solenoid.${solenoid.id}`);
+  const slot = `solenoid.${solenoid.id}`;
+  const { ohm, temperatureC } = useSlot<{ ohm?: number; temperatureC?: number }>(slot) ?? {};
   const judged =
-    value.ohm !== undefined && value.temperatureC !== undefined
-      ? judgeSolenoid(solenoid, value.ohm, value.temperatureC)
-      : null;
+    ohm !== undefined && temperatureC !== undefined ? judgeSolenoid(solenoid, ohm, temperatureC) : null;
   return (
     <Item>
       <h3>
@@ -180,31 +178,15 @@ export const SolenoidItem = memo(function SolenoidItem({ solenoid }: { solenoid:
         </small>
       </h3>
       <Fields $min={150}>
-        <NumberInput
-          label="Resistance"
-          unit="Ω"
-          min={0}
-          max={1000000}
-          keep={keepName(`solenoid.${solenoid.id}.ohm`)}
-          pause
-          value={value.ohm}
-          onChange={(ohm) => change(ohm === null ? null : { ohm, temperatureC: value.temperatureC ?? 20 })}
-        />
-        <NumberInput
-          label="Measured at"
-          unit="°C"
-          min={-40}
-          max={200}
-          keep={keepName(`solenoid.${solenoid.id}.temperatureC`)}
-          pause
-          value={value.temperatureC}
-          onChange={(t) => value.ohm !== undefined && change({ temperatureC: t ?? 20 })}
-        />
+        <ObjectNumber slot={slot} field="ohm" label="Resistance" unit="Ω" min={0} max={1000000} />
+        <ObjectNumber slot={slot} field="temperatureC" label="Measured at" unit="°C" min={-40} max={200} />
       </Fields>
-      {judged && (
+      {judged ? (
         <Verdict role="status" $bad={judged.verdict !== 'in'}>
           {judged.at20.toFixed(1)} Ω at 20 °C: {VERDICT_WORDS[judged.verdict]}
         </Verdict>
+      ) : (
+        ohm !== undefined && <Caption>Judged once the temperature it was measured at is given.</Caption>
       )}
     </Item>
   );

@@ -2,6 +2,7 @@ import { ajv, problemsOf } from '@/core/validation';
 import { audit } from '@/server/audit';
 import { withClient } from '@/server/db';
 import { clearSessionCookie, open, readJson, sessionToken, setSessionCookie } from '@/server/http';
+import { limit } from '@/server/limits';
 import { UserError } from '@/server/problem';
 import { closeSession, openSession } from '@/server/sessions';
 import { authenticate } from '@/server/users';
@@ -14,6 +15,7 @@ const schema = ajv.compile({
 });
 
 export const POST = open(async (request) => {
+  await limit(request, 'sign-in');
   const body = await readJson(request, 4096);
   const problems = problemsOf(schema, body);
   if (problems.length) throw new UserError(400, 'Name and password are needed.', 'Fill in both.', problems);
