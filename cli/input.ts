@@ -17,18 +17,20 @@ export function readJson(file: string): unknown {
   try {
     return JSON.parse(readFileSync(file, 'utf8'));
   } catch (error) {
-    throw new CommandError(`${file} is not JSON: ${(error as Error).message}`);
+    const message = `is not JSON: ${(error as Error).message}`;
+    const remedy = 'Check that the whole file is there and that brackets and commas match.';
+    throw new CommandError(`${file} ${message}`, 1, [{ pointer: '', message, remedy }]);
   }
 }
 
-export function describe(problems: Problem[]): string {
+function describe(problems: Problem[]): string {
   return problems.map((p) => `${p.pointer || '/'}: ${p.message}. ${p.remedy}`).join('\n');
 }
 
 export function readCase(file: string): CaseDocument {
   const value = readJson(file);
   const problems = checkCase(value);
-  if (problems.length) throw new CommandError(`${file} is not a case:\n${describe(problems)}`);
+  if (problems.length) throw invalid(file, 'a case', problems);
   return value as CaseDocument;
 }
 
@@ -41,8 +43,12 @@ export function unitFor(id: string, file: string | undefined): UnitDefinition {
   }
   const value = readJson(file);
   const problems = checkUnit(value);
-  if (problems.length) throw new CommandError(`${file} is not a unit definition:\n${describe(problems)}`);
+  if (problems.length) throw invalid(file, 'a unit definition', problems);
   return value as UnitDefinition;
+}
+
+function invalid(file: string, what: string, problems: Problem[]): CommandError {
+  return new CommandError(`${file} is not ${what}:\n${describe(problems)}`, 1, problems);
 }
 
 export interface Options {

@@ -43,6 +43,10 @@ main(process.argv.slice(2)).then(
   (code) => process.exit(code),
   (error: unknown) => {
     const known = error instanceof CommandError;
+    if (known && error.problems.length && process.argv.includes('--json')) {
+      process.stdout.write(`${JSON.stringify({ ok: false, errors: error.problems })}\n`);
+      process.exit(error.code);
+    }
     process.stderr.write(`pelvik: ${error instanceof Error ? error.message : String(error)}\n`);
     if (!known && process.env.PELVIK_LOG === 'debug') console.error(error);
     process.exit(known ? error.code : 1);

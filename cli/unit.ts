@@ -1,9 +1,8 @@
 import { solveGear } from '@/core/powerflow';
 import type { Fault, GearSolution } from '@/core/powerflow';
 import type { UnitDefinition } from '@/core/unit';
-import { checkUnit } from '@/core/validation';
 import { CommandError } from './fail';
-import { describe, oneFile, readJson, readOptions, unitFor } from './input';
+import { oneFile, readOptions, unitFor } from './input';
 import type { Options } from './input';
 
 export const help = `
@@ -27,14 +26,15 @@ export async function run(args: string[]): Promise<number> {
 }
 
 function check(file: string, json: boolean): number {
-  const value = readJson(file);
-  const errors = checkUnit(value);
-  if (errors.length) {
-    process.stdout.write(json ? `${JSON.stringify({ ok: false, errors })}\n` : `${describe(errors)}\n`);
-    return 1;
+  try {
+    print(unitFor('', file), [], undefined, json);
+    return 0;
+  } catch (error) {
+    // The errors are what was asked for: they belong on standard output.
+    if (json || !(error instanceof CommandError) || !error.problems.length) throw error;
+    process.stdout.write(`${error.message}\n`);
+    return error.code;
   }
-  print(value as UnitDefinition, [], undefined, json);
-  return 0;
 }
 
 function fault(options: Options, json: boolean): number {

@@ -7,10 +7,16 @@ import type { Knowledge } from '@/core/diagnosis';
 import { observe } from '@/core/evidence';
 import { fullFeedPath, sharedFeed, stationsInOrder } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
-import { checkSlot, checkUnit } from '@/core/validation';
+import { ajv, checkSlot, checkUnit, problemsOf } from '@/core/validation';
 import demo from './demo/jobs.json';
 import behaviour from './knowledge/behaviour.json';
+import behaviourSchema from './knowledge/behaviour.schema.json';
 import causal from './knowledge/causal.json';
+import causalSchema from './knowledge/causal.schema.json';
+import scopeRules from './policies/scope-rules.json';
+import scopeRulesSchema from './policies/scope-rules.schema.json';
+import shop from './prices/shop.json';
+import shopSchema from './prices/shop.schema.json';
 import ostrelFour from './units/ostrel-four.json';
 
 const unit = ostrelFour as unknown as UnitDefinition;
@@ -116,4 +122,39 @@ test('every mode and check of the knowledge stands in the published vocabulary, 
     ].map((m) => m[1]);
   expect(new Set(listed('Modes'))).toEqual(new Set(causal.roots.map((r) => r.mode)));
   expect(new Set(listed('Checks'))).toEqual(new Set(causal.checks.map((c) => c.id)));
+});
+
+describe('what ships as data fits its schema', () => {
+  const files: [string, object, object][] = [
+    ['causes', causalSchema, causal],
+    ['behaviour', behaviourSchema, behaviour],
+    ['scope rules', scopeRulesSchema, scopeRules],
+    ['prices', shopSchema, shop],
+  ];
+  test.each(files)('%s', (_, schema, data) => expect(problemsOf(ajv.compile(schema), data)).toEqual([]));
+
+  test('a misspelt or absurd entry does not', () => {
+    const wrong = structuredClone(causal) as unknown as { roots: { prior: number; mod?: string }[] };
+    wrong.roots[0]!.prior = -1;
+    wrong.roots[1]!.mod = 'blocked';
+    const places = problemsOf(ajv.compile(causalSchema), wrong).map((p) => p.pointer);
+    expect(places).toEqual(expect.arrayContaining(['/roots/0/prior', '/roots/1']));
+  });
+  test('every observation, check and effect names a mechanism or a kind of cause there is', () => {
+    const mechanisms = new Set(causal.mechanisms.map((m) => m.id));
+    const points = new Set(causal.observations.map((o) => o.point));
+    const roots = new Set(causal.roots.flatMap((r) => ('id' in r && r.id ? [r.id] : [])));
+    for (const { on } of causal.observations) {
+      const [kind, target = ''] = on.split(/:(.*)/s) as [string, string?];
+      if (kind === 'root-mode') expect(causal.roots.map((r) => r.mode)).toContain(target);
+      else if (kind === 'root')
+        expect(roots.has(target) || causal.roots.some((r) => target.endsWith(`:${r.mode}`))).toBe(true);
+      else if (!kind!.startsWith('root-')) expect(mechanisms).toContain(on);
+    }
+    for (const check of causal.checks) expect(points).toContain(check.point);
+    for (const root of causal.roots) {
+      for (const effect of Object.keys(root.effects))
+        if (effect !== 'weak:opponents') expect(mechanisms).toContain(effect);
+    }
+  });
 });
