@@ -2,7 +2,7 @@ import { EMPTY_STATE, fold, FOLD_VERSION } from '@/core/case';
 import type { Entry, JobState, NewEntry } from '@/core/case';
 import { ajv, checkSlot, problemsOf } from '@/core/validation';
 import type { Client } from './db';
-import { entriesOf, saveState } from './jobs';
+import { entriesOf, saveState, toEntry } from './jobs';
 import { mayWrite } from './permissions';
 import { notFound, UserError } from './problem';
 import type { User } from './users';
@@ -108,12 +108,5 @@ async function insert(
       fresh.map((e) => JSON.stringify(e.value)),
     ],
   );
-  return rows.map((r) => ({
-    id: r.id,
-    seq: r.seq,
-    by: r.by_name,
-    at: r.at.toISOString(),
-    slot: r.slot,
-    value: r.value,
-  }));
+  return rows.map(toEntry);
 }

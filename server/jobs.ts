@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { EMPTY_STATE, fold, FOLD_VERSION, stageReached, summaryOf } from '@/core/case';
-import type { Entry, JobState, JobSummary, Stage } from '@/core/case';
+import type { BoardCard, Entry, JobState, Quoted, Stage } from '@/core/case';
 import type { Client } from './db';
 import { unitById } from './library';
 import { notFound } from './problem';
@@ -13,23 +13,6 @@ export interface Job {
   state: JobState;
   stage: Stage;
   quoted: Quoted | null;
-}
-
-/** What the customer agreed to, or the first option of the newest quote while nothing is agreed. */
-export interface Quoted {
-  /** Minor units. */
-  total: number;
-  accepted: boolean;
-}
-
-export interface BoardCard {
-  number: number;
-  unit: string;
-  stage: Stage;
-  summary: JobSummary;
-  stations: number;
-  quoted: Quoted | null;
-  updatedAt: string;
 }
 
 export async function createJob(client: Client, unitId: string, by: string): Promise<Job> {
@@ -75,14 +58,18 @@ export async function entriesOf(client: Client, jobId: string, after = 0): Promi
     'SELECT id, seq, by_name, at, slot, value FROM entries WHERE job_id = $1 AND seq > $2 ORDER BY seq',
     [jobId, after],
   );
-  return rows.map((r) => ({
-    id: r.id,
-    seq: r.seq,
-    by: r.by_name,
-    at: r.at.toISOString(),
-    slot: r.slot,
-    value: r.value,
-  }));
+  return rows.map(toEntry);
+}
+
+interface EntryRow extends Omit<Entry, 'by' | 'at'> {
+  by_name: string;
+  at: Date;
+}
+
+/** An entry from its row. */
+export function toEntry(row: EntryRow): Entry {
+  const { id, seq, by_name: by, at, slot, value } = row;
+  return { id, seq, by, at: at.toISOString(), slot, value };
 }
 
 /** Stores a new state with what the board shows of it. The caller holds the job's row lock. */

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import type { QuoteAnswer, QuoteStatus } from '@/core/case';
 import type { QuoteContent } from '@/core/quote';
 import { ajv, problemsOf } from '@/core/validation';
 import { audit } from './audit';
@@ -9,16 +10,6 @@ import { quoteState, today } from './reason';
 import { hashToken, newToken } from './sessions';
 import type { User } from './users';
 
-export type QuoteStatus = 'draft' | 'sent' | 'accepted' | 'declined' | 'superseded';
-
-export interface Answer {
-  kind: 'accept' | 'decline' | 'ask';
-  option: string | null;
-  name: string;
-  message: string;
-  at: string;
-}
-
 export interface Quote {
   id: string;
   jobId: string;
@@ -28,7 +19,7 @@ export interface Quote {
   content: QuoteContent;
   createdAt: string;
   createdBy: string;
-  answers: Answer[];
+  answers: QuoteAnswer[];
 }
 
 const LINK_DAYS = 30;
@@ -37,7 +28,7 @@ const COLUMNS = `q.id, q.job_id, j.number, q.version, q.status, q.content, q.cre
   COALESCE((SELECT json_agg(json_build_object('kind', a.kind, 'option', a.option, 'name', a.name, 'message', a.message, 'at', a.at) ORDER BY a.id)
             FROM quote_answers a WHERE a.quote_id = q.id), '[]') AS answers`;
 
-type Row = Record<string, unknown> & { created_at: Date; answers: Answer[] };
+type Row = Record<string, unknown> & { created_at: Date; answers: QuoteAnswer[] };
 
 function toQuote(row: Row): Quote {
   return {
@@ -168,7 +159,12 @@ export async function answerQuote(client: Client, token: string, body: unknown):
       'Type your name, and choose an option to accept.',
       problems,
     );
-  const answer = body as { kind: Answer['kind']; option?: string | null; name: string; message?: string };
+  const answer = body as {
+    kind: QuoteAnswer['kind'];
+    option?: string | null;
+    name: string;
+    message?: string;
+  };
   const quote = await quoteByToken(client, token);
   const { rows } = await client.query('SELECT status FROM quotes WHERE id = $1 FOR UPDATE', [quote.id]);
   const status = rows[0].status as QuoteStatus;

@@ -21,18 +21,25 @@ export interface CasePhoto {
   data: string;
 }
 
+export type QuoteStatus = 'draft' | 'sent' | 'accepted' | 'declined' | 'superseded';
+
+/** What a customer said to a quote. */
+export interface QuoteAnswer {
+  kind: 'accept' | 'decline' | 'ask';
+  /** The option accepted. */
+  option: string | null;
+  name: string;
+  message: string;
+  /** ISO 8601, UTC. */
+  at: string;
+}
+
 export interface CaseQuote {
   version: number;
-  status: 'draft' | 'sent' | 'accepted' | 'declined' | 'superseded';
+  status: QuoteStatus;
   createdAt: string;
   content: Json;
-  answers: {
-    kind: 'accept' | 'decline' | 'ask';
-    option: string | null;
-    name: string;
-    message: string;
-    at: string;
-  }[];
+  answers: QuoteAnswer[];
 }
 
 /** A whole job as one document. `findings` alone is enough; `history`, where present, is the record they come from. */

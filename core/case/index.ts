@@ -5,6 +5,6 @@ export { isStage, STAGE_NAMES, STAGES } from './stage';
 export type { Stage } from './stage';
 export * from './slots';
 export { CASE_FORMAT, caseUntil, findingsOf, stateOfCase } from './document';
-export type { CaseDocument, CaseFinding, CasePhoto, CaseQuote } from './document';
+export type { CaseDocument, CaseFinding, CasePhoto, CaseQuote, QuoteAnswer, QuoteStatus } from './document';
 export { stageReached, summaryOf } from './summary';
-export type { JobSummary } from './summary';
+export type { BoardCard, JobSummary, Quoted } from './summary';

@@ -32,6 +32,25 @@ export function summaryOf(state: JobState): JobSummary {
   };
 }
 
+/** What the customer agreed to, or the first option of the newest quote while nothing is agreed. */
+export interface Quoted {
+  /** Minor units. */
+  total: number;
+  accepted: boolean;
+}
+
+/** A job as the board shows it. */
+export interface BoardCard {
+  number: number;
+  unit: string;
+  stage: Stage;
+  summary: JobSummary;
+  /** Stations the unit has. */
+  stations: number;
+  quoted: Quoted | null;
+  updatedAt: string;
+}
+
 /** How far a job has come, from what its record holds and what became of its quotes. */
 export function stageReached(state: JobState, stations: number, quote: 'none' | 'open' | 'accepted'): Stage {
   if (quote === 'accepted') return 'build';

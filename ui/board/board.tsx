@@ -7,11 +7,10 @@ import { useEffect, useRef, useState } from 'react';
 import { Input, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
 import { STAGE_NAMES, STAGES } from '@/core/case';
-import type { Stage } from '@/core/case';
+import type { BoardCard, Stage } from '@/core/case';
 import { send } from '@/ui/job/request';
 import { Button, Mark } from '@/ui/system';
 import { Card } from './card';
-import type { BoardCard } from './card';
 import { NewJob } from './new-job';
 
 const Top = styled.header`

@@ -1,18 +1,8 @@
 'use client';
 import Link from 'next/link';
 import styled from 'styled-components';
-import type { JobSummary, Stage } from '@/core/case';
+import type { BoardCard, Stage } from '@/core/case';
 import { dayWords, formatMoney } from '@/core/quote';
-
-export interface BoardCard {
-  number: number;
-  unit: string;
-  stage: Stage;
-  summary: JobSummary;
-  stations: number;
-  quoted: { total: number; accepted: boolean } | null;
-  updatedAt: string;
-}
 
 const WAITS: Record<string, string> = {
   customer: 'Waits for the customer',

@@ -2,6 +2,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
+import type { QuoteAnswer, QuoteStatus } from '@/core/case';
 import { momentWords } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
 import { RequestError, send } from '@/ui/job/request';
@@ -10,15 +11,9 @@ import { Button, Notice, Stack, TextInput } from '@/ui/system';
 export interface CustomerQuote {
   token: string;
   version: number;
-  status: 'draft' | 'sent' | 'accepted' | 'declined' | 'superseded';
+  status: QuoteStatus;
   content: QuoteContent;
-  answers: {
-    kind: 'accept' | 'decline' | 'ask';
-    option: string | null;
-    name: string;
-    message: string;
-    at: string;
-  }[];
+  answers: QuoteAnswer[];
 }
 
 const Actions = styled.div`

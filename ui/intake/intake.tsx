@@ -4,18 +4,8 @@ import styled from 'styled-components';
 import type { GridCell } from '@/core/case';
 import { ObjectNumber, ObjectText, SlotChoice, SlotNumber, SlotText, useObjectSlot } from '@/ui/job/fields';
 import { useBench, useSlot } from '@/ui/job/provider';
-import {
-  Caution,
-  Choice,
-  FieldLabel,
-  Fields,
-  Line,
-  Notice,
-  Page,
-  Section,
-  Stack,
-  TextInput,
-} from '@/ui/system';
+import { Caution, Choice, FieldLabel, Fields, Line, Page, Section, Stack, TextInput } from '@/ui/system';
+import { Fluid } from './fluid';
 import { ComplaintGrid } from './grid';
 import { Codes, Repairs, RoadTests } from './lists';
 
@@ -235,58 +225,6 @@ function History() {
         />
       </div>
       <Repairs />
-    </Stack>
-  );
-}
-
-function Fluid() {
-  const recent = useSlot<string>('history.fluid') === 'recent';
-  return (
-    <Stack $gap={14}>
-      <SlotChoice
-        slot="fluid.level"
-        label="Level"
-        options={[
-          { value: 'full', label: 'Full' },
-          { value: 'low', label: 'Low' },
-          { value: 'empty', label: 'Empty' },
-          { value: 'over', label: 'Overfilled' },
-        ]}
-      />
-      <SlotChoice
-        slot="fluid.colour"
-        label="Colour"
-        options={[
-          { value: 'red', label: 'Red' },
-          { value: 'brown', label: 'Brown' },
-          { value: 'black', label: 'Black' },
-          { value: 'milky', label: 'Pink, milky' },
-          { value: 'cloudy-tan', label: 'Tan, cloudy' },
-        ]}
-      />
-      <SlotChoice
-        slot="fluid.smell"
-        label="Smell"
-        options={[
-          { value: 'neutral', label: 'Neutral' },
-          { value: 'burnt', label: 'Burnt' },
-          { value: 'not-assessable', label: 'Cannot tell' },
-        ]}
-      />
-      <SlotChoice
-        slot="history.fluid"
-        label="Changed lately?"
-        options={[
-          { value: 'not-recent', label: 'Not lately' },
-          { value: 'recent', label: 'Yes, lately' },
-          { value: 'unknown', label: 'Not known' },
-        ]}
-      />
-      {recent && (
-        <Notice>
-          Fresh fluid hides what the old one showed: its colour and smell count for almost nothing.
-        </Notice>
-      )}
     </Stack>
   );
 }

@@ -3,7 +3,7 @@ import * as Comlink from 'comlink';
 import { createContext, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { ReactNode } from 'react';
 import { below, valueOf } from '@/core/case';
-import type { Json, JobState, Stage } from '@/core/case';
+import type { Json, JobState, Quoted, Stage } from '@/core/case';
 import type { Knowledge } from '@/core/diagnosis';
 import type { ShopTerms } from '@/core/quote';
 import type { ScopeRules } from '@/core/scope';
@@ -31,7 +31,7 @@ interface JobBench extends JobLibrary {
   user: JobUser;
   stage: Stage;
   /** Total of the newest quote, minor units. */
-  quoted: { total: number; accepted: boolean } | null;
+  quoted: Quoted | null;
   write: (slot: string, value: Json) => void;
   writeMany: (writes: [string, Json][]) => void;
   addPhoto: (id: string, blob: Blob) => void;
@@ -118,7 +118,7 @@ export interface JobStart {
   stage: Stage;
   state: JobState;
   lastSeq: number;
-  quoted: { total: number; accepted: boolean } | null;
+  quoted: Quoted | null;
   library: JobLibrary;
 }
 

@@ -2,6 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
+import type { QuoteAnswer, QuoteStatus } from '@/core/case';
 import { dayWords, momentWords } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
 import { useJob, useSaving } from '@/ui/job/provider';
@@ -11,17 +12,11 @@ import { OptionTable } from './options';
 
 export interface QuoteView {
   version: number;
-  status: 'draft' | 'sent' | 'accepted' | 'declined' | 'superseded';
+  status: QuoteStatus;
   content: QuoteContent;
   createdAt: string;
   createdBy: string;
-  answers: {
-    kind: 'accept' | 'decline' | 'ask';
-    option: string | null;
-    name: string;
-    message: string;
-    at: string;
-  }[];
+  answers: QuoteAnswer[];
 }
 
 const STATUS = {

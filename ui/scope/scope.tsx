@@ -88,7 +88,7 @@ export function ScopeStage() {
               label="When it is apart"
               shop={policies.overhaul}
               options={[
-                { value: 'targeted', label: 'Repair what the evidence names' },
+                { value: 'targeted', label: 'Targeted' },
                 { value: 'full', label: 'Full overhaul' },
               ]}
             />
@@ -97,7 +97,7 @@ export function ScopeStage() {
               label="Converter"
               shop={policies.converter}
               options={[
-                { value: 'on-evidence', label: 'Replace on evidence' },
+                { value: 'on-evidence', label: 'On evidence' },
                 { value: 'always', label: 'Always replace' },
               ]}
             />

@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import { valueOf } from '@/core/case';
 import { stationsInOrder } from '@/core/unit';
 import type { Station, UnitDefinition } from '@/core/unit';
+import { Fluid } from '@/ui/intake/fluid';
 import { useBench, useJob, useSlot } from '@/ui/job/provider';
 import { marksOf, UnitStrip } from '@/ui/strip';
 import type { Device, DeviceMark } from '@/ui/strip';
@@ -196,6 +197,9 @@ const StationSheet = memo(function StationSheet({ station }: { station: Station 
             note="Kind by kind. None is an answer too: a kind left open was not looked for."
           >
             <DebrisItem />
+          </Section>
+          <Section title="Fluid" note="As it ran out; the same record as at Intake.">
+            <Fluid />
           </Section>
           <Section title="Filter">
             <FilterItem />
