@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { chromium as browserType } from 'playwright-core';
 import type { Page } from 'playwright-core';
 import { stateFromValues } from '@/core/case';
@@ -35,14 +36,30 @@ interface Figure {
 
 export async function run(args: string[]): Promise<number> {
   if (args.length) throw new CommandError(`bench does not know "${args[0]}".`, 2);
+  const before = processorTime();
   const figures = [...core(), ...(await served())];
+  const after = processorTime();
   const rounded = figures.map((f) => ({
     ...f,
     value: Math.round(f.value * 100) / 100,
     held: f.value <= f.budget,
   }));
-  process.stdout.write(`${JSON.stringify({ figures: rounded }, null, 1)}\n`);
+  // On a shared machine others take processor time: figures taken while this is high say little.
+  const stolen = (after.stolen - before.stolen) / Math.max(1, after.all - before.all);
+  const answer = { figures: rounded, takenByOtherMachines: Math.round(stolen * 1000) / 1000 };
+  process.stdout.write(`${JSON.stringify(answer, null, 1)}\n`);
   return rounded.every((f) => f.held) ? 0 : 1;
+}
+
+/** Processor time since the machine started, and what its host gave to others, in ticks. */
+function processorTime(): { all: number; stolen: number } {
+  const ticks = readFileSync('/proc/stat', 'utf8')
+    .split('\n')[0]!
+    .trim()
+    .split(/\s+/)
+    .slice(1, 9)
+    .map(Number);
+  return { all: ticks.reduce((a, b) => a + b, 0), stolen: ticks[7] ?? 0 };
 }
 
 function core(): Figure[] {
@@ -134,6 +151,13 @@ async function inBrowser(page: Page, base: string): Promise<Figure[]> {
     pages.push(performance.now() - started);
   }
   return [
+    {
+      name: 'finding to new ranking on screen, median',
+      value: quantile(presses, 0.5),
+      unit: 'ms',
+      budget: 150,
+      of: `${presses.length} presses`,
+    },
     {
       name: 'finding to new ranking on screen, 95th percentile',
       value: quantile(presses, 0.95),
