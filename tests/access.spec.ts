@@ -60,6 +60,13 @@ test('by keyboard alone: find a job, open it, grade a part', async ({ page }) =>
   await expect(card).toBeFocused();
   await page.keyboard.press('Enter');
   await page.waitForURL(/teardown/);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('The next stage');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press(']');
+  await page.waitForURL(/cause/);
+  await page.keyboard.press('[');
+  await page.waitForURL(/teardown/);
   const sound = page.getByRole('radiogroup', { name: 'Band anchor' }).getByRole('radio', { name: 'Sound' });
   await sound.focus();
   await page.keyboard.press('Space');

@@ -33,12 +33,13 @@ export function chainOf(model: Model, post: Posterior, r: number): ChainStep[] {
     slots: slotsOfRoot(post, root),
   };
   const steps: ChainStep[] = [first];
-  // The mechanism a cause is seen by is the cause itself, not a step after it.
-  if (root.presentAs !== null) {
-    shown.add(root.presentAs);
-    first.slots.push(...slotsOfMechanism(post, root.presentAs));
+  // The mechanism a cause is seen by, and the damage it names, are the cause itself and no steps after it.
+  const own = [root.presentAs, root.behind].filter((k) => k !== null);
+  for (const k of own) {
+    shown.add(k);
+    first.slots.push(...slotsOfMechanism(post, k));
   }
-  const stepId = (k: number) => (k === root.presentAs ? root.id : model.mechanisms[k]!.id);
+  const stepId = (k: number) => (own.includes(k) ? root.id : model.mechanisms[k]!.id);
   // Templates stand in causal order except where a parent is listed later; a few rounds settle any order.
   for (let grew = true; grew;) {
     grew = false;
@@ -46,10 +47,10 @@ export function chainOf(model: Model, post: Posterior, r: number): ChainStep[] {
       if (shown.has(k) || marginals[k]! < IN_CHAIN) return;
       const seen = slotsOfMechanism(post, k);
       // A rare consequence (a pack that burns seldom welds) belongs to the chain once it has been seen.
-      const from = m.parents
+      const parents = m.parents
         .filter((p) => shown.has(p.index) && (p.strength > 0.1 || seen.length > 0))
         .map((p) => stepId(p.index));
-      if ((root.effects.get(k) ?? 0) > 0.1) from.unshift(root.id);
+      const from = [...new Set([...((root.effects.get(k) ?? 0) > 0.1 ? [root.id] : []), ...parents])];
       if (from.length === 0) return;
       shown.add(k);
       grew = true;

@@ -16,7 +16,7 @@ export interface Evidence {
 export type Ledger = (root: number) => Evidence[];
 
 /** Weights below this say nothing worth a line. */
-const LEAST = 0.02;
+const LEAST = 0.05;
 
 /** Leave-one-out, exact: how the odds of a cause against all others change with each finding. */
 export function ledgerOf(model: Model, post: Posterior): Ledger {

@@ -186,3 +186,8 @@ test('a lining that came unbonded is a claim against its rebuilder, wear is not'
   expect(claim('smooth')).toBe(true);
   expect(claim('bonded')).toBe(false);
 });
+
+test('an option is summed up by what matters: the cause first', () => {
+  const [targeted] = quoteFor(TORN_SEAL).quote.options;
+  expect(targeted!.summary).toMatch(/^Renewed: high piston outer seal, high friction set, high steel set,/);
+});

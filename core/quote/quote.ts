@@ -3,6 +3,7 @@ import { valueOf } from '@/core/case';
 import type { Diagnosis } from '@/core/diagnosis';
 import { buildScope } from '@/core/scope';
 import type { Policies, Scope, ScopeCause, ScopeLine, ScopeRules } from '@/core/scope';
+import { midSentence } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { addDays, addWorkingDays } from './dates';
 import { sum, times } from './money';
@@ -184,14 +185,19 @@ function quoteLine(line: ScopeLine, terms: ShopTerms): QuoteLine {
   };
 }
 
+const NAMED = 4;
+
+/** What is renewed, the cause first, then what the evidence condemns, then what is renewed by custom. */
 function summaryOf(scope: Scope): string {
+  const weight = (line: ScopeLine) =>
+    line.reasons.some((r) => r.rule === 'cause-part') ? 0 : line.reasons.some((r) => r.firm) ? 1 : 2;
   const renewed = scope.lines
     .filter((l) => l.kind === 'part' && l.action === 'replace' && !l.inKit)
-    .map((l) => l.name);
-  const shown = renewed.slice(0, 4).join(', ');
-  return renewed.length > 4
-    ? `${shown} and ${renewed.length - 4} more renewed`
-    : `${shown || 'Nothing'} renewed`;
+    .sort((a, b) => weight(a) - weight(b))
+    .map((l) => midSentence(l.name));
+  if (renewed.length === 0) return 'Nothing is renewed';
+  const more = renewed.length > NAMED ? ` and ${renewed.length - NAMED} more` : '';
+  return `Renewed: ${renewed.slice(0, NAMED).join(', ')}${more}`;
 }
 
 function noRepair(input: QuoteInput): QuoteOption {

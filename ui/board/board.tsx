@@ -3,13 +3,13 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Moon, Search, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { Input, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
 import { STAGE_NAMES, STAGES } from '@/core/case';
 import type { BoardCard, Stage } from '@/core/case';
 import { send } from '@/ui/job/request';
-import { Button, Mark } from '@/ui/system';
+import { Button, Mark, Shortcuts } from '@/ui/system';
 import { Card } from './card';
 import { NewJob } from './new-job';
 
@@ -120,26 +120,15 @@ export function Board(props: {
     placeholderData: keepPreviousData,
     refetchInterval: 15_000,
   });
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (
-        (event.target as HTMLElement).closest('input, textarea, [role=dialog]') ||
-        event.ctrlKey ||
-        event.metaKey
-      )
-        return;
-      if (event.key === '/') {
-        event.preventDefault();
-        search.current?.focus();
-      }
-      if (event.key === 'n') setCreating(true);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
   const cards = data?.cards ?? [];
   return (
     <>
+      <Shortcuts
+        list={[
+          { key: '/', words: 'Find a job', run: () => search.current?.focus() },
+          { key: 'n', words: 'New job', run: () => setCreating(true) },
+        ]}
+      />
       <Top>
         <Mark />
         <h1>

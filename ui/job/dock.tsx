@@ -12,6 +12,40 @@ const Dock = styled.aside`
   h2 {
     font-size: 1.0625rem;
   }
+  /* On a tablet held upright it stays in sight at the lower edge, with the leader and the next check alone. */
+  @media (max-width: 900px) {
+    top: auto;
+    bottom: 0;
+    z-index: 2;
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    gap: 0 20px;
+    padding: 10px 18px 12px;
+    h2,
+    h3 {
+      margin: 0;
+      font-size: 0.875rem;
+    }
+    h2,
+    ol {
+      grid-column: 1;
+    }
+    h3 {
+      grid-area: 1 / 2;
+    }
+    ol {
+      margin-top: 4px;
+    }
+    li:nth-child(n + 2) {
+      display: none;
+    }
+    > p {
+      grid-area: 2 / 2;
+      padding: 4px 0 0;
+      border: 0;
+      font-size: 0.9375rem;
+    }
+  }
   h3 {
     font-size: 0.9375rem;
     margin: 16px 0 4px;

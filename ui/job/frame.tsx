@@ -1,15 +1,14 @@
 'use client';
 import Link from 'next/link';
-import { usePathname } from 'next/navigation';
-import { useEffect } from 'react';
+import { usePathname, useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { valueOf } from '@/core/case';
 import type { Stage } from '@/core/case';
 import { dayWords, formatMoney, vehicleName } from '@/core/quote';
-import { Button, Mark, Notice } from '@/ui/system';
+import { Button, Mark, Notice, Shortcuts } from '@/ui/system';
 import { useBench, useJob, useSaving, useSlot } from './provider';
-import { StageRail } from './rail';
+import { BUILT_STAGES, StageRail } from './rail';
 import { VerdictDock } from './dock';
 import { missingFor } from './missing';
 
@@ -102,9 +101,9 @@ export function JobFrame({ children }: { children: ReactNode }) {
   const current = (usePathname().split('/').at(-1) ?? 'intake') as Stage;
   const dock = DOCKED.includes(current);
   const missing = missingFor(current, job);
-  useUndoKey(job.undo);
   return (
     <>
+      <JobKeys current={current} />
       <Header data-noprint>
         <Home href="/" aria-label="All jobs">
           <Mark />
@@ -189,16 +188,23 @@ function Refusals() {
   ));
 }
 
-function useUndoKey(undo: (() => void) | null) {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const typing = (event.target as HTMLElement).closest('input, textarea');
-      if ((event.ctrlKey || event.metaKey) && event.key === 'z' && !event.shiftKey && !typing && undo) {
-        event.preventDefault();
-        undo();
-      }
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [undo]);
+/** Keys of a job's page: the stages in the order of the work, undo, and what the pack editor takes. */
+function JobKeys({ current }: { current: Stage }) {
+  const { number, undo } = useJob();
+  const router = useRouter();
+  const go = (by: number) => {
+    const to = BUILT_STAGES[BUILT_STAGES.indexOf(current) + by];
+    if (to) router.push(`/jobs/${number}/${to}`);
+  };
+  return (
+    <Shortcuts
+      list={[
+        { key: '[', words: 'The stage before', run: () => go(-1) },
+        { key: ']', words: 'The next stage', run: () => go(1) },
+        { key: 'ctrl+z', words: 'Undo the last change', run: () => undo?.() },
+        { key: '← →', words: 'In a pack: the next face; at the powerflow: the next gear' },
+        { key: '0–8', words: 'In a pack: paint the face and go on' },
+      ]}
+    />
+  );
 }

@@ -53,7 +53,8 @@ const Step = styled.li<{ $step: number }>`
   }
 `;
 
-const BUILT: readonly Stage[] = ['intake', 'suspects', 'teardown', 'cause', 'scope', 'quote'];
+/** Stages that have a page. */
+export const BUILT_STAGES: readonly Stage[] = ['intake', 'suspects', 'teardown', 'cause', 'scope', 'quote'];
 
 export function StageRail({ number, current }: { number: number; current: Stage }) {
   return (
@@ -61,7 +62,7 @@ export function StageRail({ number, current }: { number: number; current: Stage 
       <List>
         {STAGES.map((stage, k) => (
           <Step key={stage} $step={k % 2 ? 0 : 4}>
-            {BUILT.includes(stage) ? (
+            {BUILT_STAGES.includes(stage) ? (
               <Link href={`/jobs/${number}/${stage}`} aria-current={stage === current ? 'page' : undefined}>
                 {STAGE_NAMES[stage]}
               </Link>

@@ -3,6 +3,8 @@ export { Choice } from './choice';
 export type { Option } from './choice';
 export { Dialog } from './dialog';
 export { FieldLabel, NumberInput, readNumber, TextInput } from './field';
+export { Shortcuts } from './keys';
+export type { Shortcut } from './keys';
 export { Mark } from './mark';
 export { Picker } from './picker';
 export { forgetTyping } from './typing';
