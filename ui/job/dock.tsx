@@ -12,6 +12,10 @@ const Dock = styled.aside`
   h2 {
     font-size: 1.0625rem;
   }
+  h3 {
+    font-size: 0.9375rem;
+    margin: 16px 0 4px;
+  }
   /* On a tablet held upright it stays in sight at the lower edge, with the leader and the next check alone. */
   @media (max-width: 900px) {
     top: auto;
@@ -20,6 +24,7 @@ const Dock = styled.aside`
     display: grid;
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
     gap: 0 20px;
+    align-items: start;
     padding: 10px 18px 12px;
     h2,
     h3 {
@@ -33,7 +38,7 @@ const Dock = styled.aside`
     h3 {
       grid-area: 1 / 2;
     }
-    ol {
+    && ol {
       margin-top: 4px;
     }
     li:nth-child(n + 2) {
@@ -45,10 +50,6 @@ const Dock = styled.aside`
       border: 0;
       font-size: 0.9375rem;
     }
-  }
-  h3 {
-    font-size: 0.9375rem;
-    margin: 16px 0 4px;
   }
 `;
 const List = styled.ol`

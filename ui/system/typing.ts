@@ -27,7 +27,7 @@ class Typing {
     const { keep, pause } = this.options;
     this.show(text);
     this.waiting = text;
-    if (keep) localStorage.setItem(keep, text);
+    if (keep) hold(keep, text);
     clearTimeout(this.timer);
     if (pause) this.timer = setTimeout(() => this.settle(), PAUSE);
     else this.settle();
@@ -58,6 +58,15 @@ class Typing {
 
   forget(): void {
     if (this.options.keep) forgetTyping(this.options.keep);
+  }
+}
+
+/** A full or forbidden storage must not stop anybody from typing. */
+function hold(keep: string, text: string): void {
+  try {
+    localStorage.setItem(keep, text);
+  } catch {
+    // The text still stands in the field and is taken at the next pause.
   }
 }
 
