@@ -1,0 +1,95 @@
+import { NextRequest } from 'next/server';
+import { jobNumber, open, readBytes, readJson } from './http';
+import { limit } from './limits';
+import { UserError } from './problem';
+
+const request = (body?: BodyInit | null, headers: Record<string, string> = {}) =>
+  new NextRequest('http://127.0.0.1:4180/api/x', {
+    method: body === undefined ? 'GET' : 'POST',
+    ...(body === undefined ? {} : { body }),
+    headers: { host: '127.0.0.1:4180', ...headers },
+    // Node wants this for a body that streams.
+    ...({ duplex: 'half' } as object),
+  });
+const streamed = (chunks: number, size: number) =>
+  new ReadableStream<Uint8Array>({
+    start(controller) {
+      for (let k = 0; k < chunks; k++) controller.enqueue(new Uint8Array(size));
+      controller.close();
+    },
+  });
+const context = { params: Promise.resolve({}) };
+
+describe('bodies', () => {
+  test('are read up to their limit', async () => {
+    expect((await readBytes(request(streamed(4, 100)), 400)).length).toBe(400);
+  });
+  test('beyond it are refused while they stream in, whatever the headers claim', async () => {
+    await expect(readBytes(request(streamed(5, 100)), 400)).rejects.toMatchObject({ status: 413 });
+    await expect(readBytes(request('x', { 'content-length': '900' }), 400)).rejects.toMatchObject({
+      status: 413,
+    });
+  });
+  test.each([
+    ['{"a":', 'not valid JSON'],
+    ['', 'not valid JSON'],
+    ['{"a":"\\u0000"}', 'NUL'],
+  ])('%s is named', async (text, words) => {
+    await expect(readJson(request(text))).rejects.toMatchObject({ message: expect.stringContaining(words) });
+  });
+  test('emoji and right-to-left words come through', async () => {
+    expect(await readJson(request('{"name":"مريم 🛠️"}'))).toEqual({ name: 'مريم 🛠️' });
+  });
+});
+
+describe('writes come from our own pages', () => {
+  const post = (headers: Record<string, string>) =>
+    open(async () => Response.json({ ok: true }))(request('{}', headers), context);
+  test.each<[string, Record<string, string>, number]>([
+    ['our header, our origin', { 'x-pelvik': '1', origin: 'http://127.0.0.1:4180' }, 200],
+    ['our header, no origin', { 'x-pelvik': '1' }, 200],
+    ['no header', { origin: 'http://127.0.0.1:4180' }, 403],
+    ['another origin', { 'x-pelvik': '1', origin: 'http://elsewhere.example' }, 403],
+    ['an origin that is none', { 'x-pelvik': '1', origin: 'http://127.0.0.1:9999' }, 403],
+  ])('%s: %#', async (_, headers, status) => expect((await post(headers)).status).toBe(status));
+});
+
+describe('errors', () => {
+  const failing = async (error: Error) => {
+    const answer = await open(async () => {
+      throw error;
+    })(request(), context);
+    return { status: answer.status, text: await answer.text() };
+  };
+  test('meant for the user are passed on with their remedy', async () => {
+    const { status, text } = await failing(new UserError(409, 'Taken.', 'Choose another.'));
+    expect(status).toBe(409);
+    expect(JSON.parse(text).error).toEqual({ message: 'Taken.', remedy: 'Choose another.', problems: [] });
+  });
+  test('of any other kind show nothing of the inside', async () => {
+    const { status, text } = await failing(new Error('connect ECONNREFUSED secret-host'));
+    expect(status).toBe(500);
+    expect(text).not.toMatch(/ECONNREFUSED|secret|at .*\.ts/);
+  });
+});
+
+test.each([
+  ['1001', 1001],
+  ['0', 0],
+  ['-1', -1],
+  ['1e3', -1],
+  ['1001; DROP', -1],
+  ['9999999999', -1],
+])('a job number written "%s" is read as %d', (text, number) =>
+  expect(jobNumber({ number: text })).toBe(number),
+);
+
+test('attempts are counted per address, and one address does not use up another’s', async () => {
+  const from = (address: string) => limit(request('{}', { 'x-forwarded-for': address }), 'answer');
+  for (let k = 0; k < 20; k++) await from('198.51.100.1');
+  await expect(from('198.51.100.1')).rejects.toMatchObject({
+    status: 429,
+    remedy: expect.stringContaining('minute'),
+  });
+  await expect(from('198.51.100.2')).resolves.toBeUndefined();
+});
