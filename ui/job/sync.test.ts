@@ -2,6 +2,7 @@ import type { Entry, NewEntry } from '@/core/case';
 import { valueOf } from '@/core/case';
 import type { OutboxItem } from './outbox';
 import { RequestError } from './request';
+import type * as Requests from './request';
 import { JobSync } from './sync';
 
 /** The browser's database, as long as a test lasts: what is kept here survives a "reload". */
@@ -20,7 +21,7 @@ jest.mock('./outbox', () => ({
 /** The server: gives sequence numbers, knows ids it has seen, may be down or refuse. */
 const server = { entries: [] as Entry[], down: false, status: 0, refuse: '', sent: 0 };
 jest.mock('./request', () => {
-  const actual = jest.requireActual<typeof import('./request')>('./request');
+  const actual = jest.requireActual<typeof Requests>('./request');
   return {
     ...actual,
     send: async (method: string, url: string, body?: { entries: NewEntry[] }) => {

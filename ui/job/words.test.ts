@@ -111,8 +111,10 @@ describe('what a stage still lacks', () => {
     }
   });
   test('a bare unit needs neither vehicle nor grid', () => {
-    const { 'vehicle.make': _, ...rest } = full;
-    const { 'grid.D2': __, ...bare } = rest;
+    const bare = Object.fromEntries(
+      Object.entries(full).filter(([s]) => s !== 'vehicle.make' && s !== 'grid.D2'),
+    );
+    expect(lacks('intake', bare)).not.toBeNull();
     expect(lacks('intake', { ...bare, 'vehicle.bare': true })).toBeNull();
   });
   test('a teardown lacks stations until all are out', () => {

@@ -1,0 +1,122 @@
+import { expect, test } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
+import { OURS, signIn } from './helpers';
+
+/** A quote of a job of its own, sent: the customer's address. */
+async function sent(page: Page): Promise<{ job: number; path: string }> {
+  await signIn(page, 'ivo');
+  const post = async (path: string, data?: object) =>
+    (await page.request.post(path, { headers: OURS, ...(data ? { data } : {}) })).json();
+  const { number: job } = await post('/api/cases', {
+    format: 'pelvik-case/1',
+    unit: 'ostrel-four',
+    findings: [
+      { slot: 'customer.name', value: 'Isaura Tennant' },
+      { slot: 'vehicle.make', value: 'Marrick' },
+      { slot: 'vehicle.value', value: 300000 },
+      { slot: 'complaint.words', value: 'No second gear.' },
+      { slot: 'grid.D2', value: { behaviours: ['flares'], when: [], source: 'shop' } },
+      { slot: 'band.band-2-4.lining', value: 'torn' },
+    ],
+  });
+  await post(`/api/jobs/${job}/quotes`);
+  const { path } = await post(`/api/jobs/${job}/quotes/1/link`);
+  return { job, path };
+}
+
+async function phone(browser: Browser, path: string): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const page = await context.newPage();
+  await page.goto(path);
+  return page;
+}
+
+test('undetermined is said plainly, with what could still change; the price stands against the value', async ({
+  page,
+  browser,
+}) => {
+  const { path } = await sent(page);
+  const customer = await phone(browser, path);
+  await expect(customer.getByText('“No second gear.”')).toBeVisible();
+  await expect(customer.getByText(/not yet determined what failed first/)).toBeVisible();
+  await expect(customer.getByRole('heading', { name: 'What could still change' })).toBeVisible();
+  await expect(customer.getByText('Of the vehicle’s value').first()).toBeVisible();
+  await customer.context().close();
+});
+
+test('a question keeps the quote open, and the shop reads it', async ({ page, browser }) => {
+  const { job, path } = await sent(page);
+  const customer = await phone(browser, path);
+  await expect(customer.getByRole('button', { name: 'Ask' })).toBeDisabled();
+  await customer.getByLabel('Your name, typed, is your signature').fill('Isaura Tennant');
+  await customer.getByLabel('A question or a remark').fill('Is the band the cause?');
+  await customer.getByRole('button', { name: 'Ask' }).click();
+  await expect(customer.getByText('Isaura Tennant: “Is the band the cause?”')).toBeVisible();
+  await expect(customer.getByRole('radio', { name: /Targeted repair/ })).toBeEnabled();
+  await page.goto(`/jobs/${job}/quote`);
+  await expect(page.getByText('“Is the band the cause?”')).toBeVisible();
+  await customer.context().close();
+});
+
+test('declining is kept with the name, and can still be turned into a yes', async ({ page, browser }) => {
+  const { path } = await sent(page);
+  const customer = await phone(browser, path);
+  await customer.getByLabel('Your name, typed, is your signature').fill('Isaura Tennant');
+  await customer.getByRole('button', { name: 'Decline' }).click();
+  await expect(customer.getByText(/Isaura Tennant: declined/)).toBeVisible();
+  await customer.getByRole('radio', { name: /Full overhaul/ }).check();
+  await customer.getByLabel('Your name, typed, is your signature').fill('Isaura Tennant');
+  await customer.getByRole('button', { name: 'Accept: Full overhaul' }).click();
+  await expect(customer.getByRole('status')).toContainText('Isaura Tennant accepted “Full overhaul”');
+  await customer.reload();
+  await expect(customer.getByRole('radio', { name: /Targeted repair/ })).toBeDisabled();
+  await customer.context().close();
+});
+
+test('a newer version closes the older link’s answers', async ({ page, browser }) => {
+  const { job, path } = await sent(page);
+  await page.request.post(`/api/jobs/${job}/quotes`, { headers: OURS });
+  const customer = await phone(browser, path);
+  await expect(customer.getByText('The shop has made a newer quote.')).toBeVisible();
+  const answer = await customer.request.post(`/api${path}`, {
+    headers: OURS,
+    data: { kind: 'accept', option: 'targeted', name: 'Isaura Tennant' },
+  });
+  expect(answer.status()).toBe(409);
+  await customer.context().close();
+});
+
+test('what is typed on the phone is not lost by a reload', async ({ page, browser }) => {
+  const { path } = await sent(page);
+  const customer = await phone(browser, path);
+  await customer.getByLabel('A question or a remark').pressSequentially('Could you');
+  await customer.reload();
+  await expect(customer.getByLabel('A question or a remark')).toHaveValue('Could you');
+  await customer.context().close();
+});
+
+test('every line of every option adds up to its total', async ({ page, browser }) => {
+  const { path } = await sent(page);
+  const customer = await phone(browser, path);
+  const lists = customer.getByText('Every line of it');
+  for (let k = 0; k < (await lists.count()); k++) await lists.nth(k).click();
+  const cents = (text: string) => Math.round(Number(text.replace(/[^\d.]/g, '')) * 100);
+  for (const table of await customer.locator('details table').all()) {
+    const amounts = (await table.locator('td:last-child').allTextContents()).map(cents);
+    const total = amounts.pop()!;
+    expect(amounts.reduce((a, b) => a + b, 0)).toBe(total);
+  }
+  await customer.context().close();
+});
+
+test('the paper says the same: A4 and Letter', async ({ page }) => {
+  const { path } = await sent(page);
+  for (const [paper, size] of [
+    ['a4', '595'],
+    ['letter', '612'],
+  ]) {
+    const answer = await page.request.get(`${path}/pdf?paper=${paper}`);
+    expect(answer.headers()['content-type']).toBe('application/pdf');
+    expect((await answer.body()).toString('latin1')).toContain(`/MediaBox [0 0 ${size}`);
+  }
+});
