@@ -11,6 +11,7 @@ import { useBench, useJob, useSaving, useSlot } from './provider';
 import { BUILT_STAGES, StageRail } from './rail';
 import { VerdictDock } from './dock';
 import { missingFor } from './missing';
+import { slotWords } from './slot-words';
 
 const Header = styled.header`
   display: grid;
@@ -176,10 +177,11 @@ function SaveState() {
 }
 
 function Refusals() {
+  const { unit } = useBench();
   const { refusals, dismiss } = useSaving();
   return refusals.map((refusal, k) => (
     <Notice key={k} $tone="bad" role="alert">
-      Not kept: {refusal.slot}. {refusal.message}{' '}
+      Not kept: {slotWords(unit, refusal.slot)}. {refusal.message}{' '}
       {typeof refusal.value === 'string' && `You typed: “${refusal.value}”.`}{' '}
       <Button $kind="quiet" $small onPress={() => dismiss(refusal)}>
         Understood
