@@ -104,7 +104,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
   const missing = missingFor(current, job);
   return (
     <>
-      <JobKeys current={current} />
+      <JobKeys />
       <Header data-noprint>
         <Home href="/" aria-label="All jobs">
           <Mark />
@@ -191,11 +191,13 @@ function Refusals() {
 }
 
 /** Keys of a job's page: the stages in the order of the work, undo, and what the pack editor takes. */
-function JobKeys({ current }: { current: Stage }) {
+function JobKeys() {
   const { number, undo } = useJob();
   const router = useRouter();
   const go = (by: number) => {
-    const to = BUILT_STAGES[BUILT_STAGES.indexOf(current) + by];
+    // From the address, which is ahead of what is drawn when keys come fast.
+    const here = location.pathname.split('/').at(-1) as Stage;
+    const to = BUILT_STAGES[BUILT_STAGES.indexOf(here) + by];
     if (to) router.push(`/jobs/${number}/${to}`);
   };
   return (
