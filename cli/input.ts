@@ -4,11 +4,10 @@ import { isStage, STAGES } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import { checkCase, checkUnit } from '@/core/validation';
 import type { Problem } from '@/core/validation';
-import ostrelFour from '@/data/units/ostrel-four.json';
+import { shippedUnits } from '@/data/shipped';
 import { CommandError } from './fail';
 
 const LARGEST = 64 * 1024 * 1024;
-const SHIPPED: Record<string, UnitDefinition> = { 'ostrel-four': ostrelFour as unknown as UnitDefinition };
 
 /** Reads a JSON file; says what is wrong with it in one line. */
 export function readJson(file: string): unknown {
@@ -37,7 +36,7 @@ export function readCase(file: string): CaseDocument {
 /** The unit of a case: the given file's, or the shipped one of that id. */
 export function unitFor(id: string, file: string | undefined): UnitDefinition {
   if (!file) {
-    const unit = SHIPPED[id];
+    const unit = shippedUnits.find((u) => u.id === id);
     if (!unit) throw new CommandError(`Pelvik ships no unit "${id}": give its definition with --unit FILE.`);
     return unit;
   }

@@ -1,15 +1,15 @@
-import { solveGear } from '@/core/powerflow';
-import type { Fault, GearSolution } from '@/core/powerflow';
+import type { Fault } from '@/core/powerflow';
 import type { UnitDefinition } from '@/core/unit';
 import { CommandError } from './fail';
 import { oneFile, readOptions, unitFor } from './input';
 import type { Options } from './input';
+import { unitJson, unitText } from './unit-print';
 
 export const help = `
 ./pelvik unit check FILE [--json]
 ./pelvik unit fault FILE (--lost E | --stuck E | --slip E=CAPACITY_NM | --break PART | --strip MESH)... [--torque NM] [--json]
 
-check: validates a unit definition and prints its ratios and torques, or every error with its place and remedy.
+check: validates a unit definition and prints its ratios, torques and margins, or every error with its place and remedy.
 fault: prints what every range and gear does with the faults. Turbine torque defaults from the definition.
 Exit code: 0 good, 1 the content is wrong, 2 used wrongly.
 `;
@@ -87,43 +87,7 @@ function positive(what: string, text: string): number {
 }
 
 function print(unit: UnitDefinition, faults: Fault[], torque: number | undefined, json: boolean): void {
-  const solutions = unit.gears.map((g) => solveGear(unit, g.key, faults, torque));
-  if (json) {
-    process.stdout.write(`${JSON.stringify({ ok: true, unit: unit.id, gears: solutions.map(toJson) })}\n`);
-    return;
-  }
-  process.stdout.write(`${unit.name}: ${unit.layout}\n`);
-  for (const s of solutions) {
-    const ratio = s.ratio === null ? '' : s.ratio.toFixed(6).padStart(10);
-    const torques = Object.entries(s.elements)
-      .map(([id, t]) => `${id} ${t === null ? 'indeterminate' : t.toFixed(4)}`)
-      .join(', ');
-    const notes = [
-      s.slipping && `${s.slipping} slips`,
-      s.coast && (s.coast === 'brakes' ? 'brakes on coast' : 'freewheels'),
-      s.parkPawl !== 'free' && `pawl ${s.parkPawl}`,
-    ];
-    process.stdout.write(
-      `${s.key.padEnd(3)} ${s.outcome.padEnd(11)} ${ratio}  ${torques}${torques ? '; ' : ''}${notes.filter(Boolean).join(', ')}\n`,
-    );
-  }
-}
-
-function toJson(s: GearSolution) {
-  const six = (v: number | null) => (v === null ? null : Number(v.toFixed(9)));
-  return {
-    key: s.key,
-    outcome: s.outcome,
-    ratio: six(s.ratio),
-    elements: Object.fromEntries(Object.entries(s.elements).map(([id, t]) => [id, six(t)])),
-    holding: s.holding,
-    coast: s.coast,
-    parkPawl: s.parkPawl,
-    ...(s.slipping
-      ? {
-          slipping: s.slipping,
-          fallsTo: s.fallsTo && { outcome: s.fallsTo.outcome, ratio: six(s.fallsTo.ratio) },
-        }
-      : {}),
-  };
+  process.stdout.write(
+    json ? `${JSON.stringify(unitJson(unit, faults, torque))}\n` : unitText(unit, faults, torque),
+  );
 }

@@ -7,7 +7,7 @@ import type { Knowledge } from '@/core/diagnosis';
 import { observe } from '@/core/evidence';
 import { fullFeedPath, sharedFeed, stationsInOrder } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
-import { ajv, checkSlot, checkUnit, problemsOf } from '@/core/validation';
+import { ajv, checkSlot, checkUnit, problemsOf, unitWarnings } from '@/core/validation';
 import demo from './demo/jobs.json';
 import behaviour from './knowledge/behaviour.json';
 import behaviourSchema from './knowledge/behaviour.schema.json';
@@ -17,36 +17,49 @@ import scopeRules from './policies/scope-rules.json';
 import scopeRulesSchema from './policies/scope-rules.schema.json';
 import shop from './prices/shop.json';
 import shopSchema from './prices/shop.schema.json';
-import ostrelFour from './units/ostrel-four.json';
+import { shippedUnits } from './shipped';
 
-const unit = ostrelFour as unknown as UnitDefinition;
+const unit = shippedUnits.find((u) => u.id === 'ostrel-four')!;
 const diagnose = diagnoser(unit, { causal, behaviour } as unknown as Knowledge);
 
-describe('the shipped unit', () => {
-  test('is valid', () => expect(checkUnit(ostrelFour)).toEqual([]));
+describe.each(shippedUnits.map((u): [string, UnitDefinition] => [u.id, u]))('%s', (_, shipped) => {
+  test('is valid, and nothing about it is odd', () => {
+    expect(checkUnit(shipped)).toEqual([]);
+    expect(unitWarnings(shipped)).toEqual([]);
+  });
   test('every friction element names its lining, what feeds it and what carries it', () => {
-    for (const e of unit.elements.filter((x) => x.pack || x.band)) {
+    for (const e of shipped.elements.filter((x) => x.pack || x.band)) {
       expect(e.liningParts!.length).toBeGreaterThan(0);
       expect(e.feedPath.length).toBeGreaterThan(0);
       expect(e.powerPath.length).toBeGreaterThan(0);
-      expect(fullFeedPath(unit, e.id)[0]!.id).toBe('filter');
+      expect(fullFeedPath(shipped, e.id)[0]!.id).toBe('filter');
     }
-  });
-  test('what two elements share can starve both', () => {
-    expect(sharedFeed(unit, 'high', 'forward').map((p) => p.id)).toEqual(['support-rings']);
   });
   test('stations come out in an order their blockers allow', () => {
     const out = new Set<string>();
-    for (const s of stationsInOrder(unit)) {
+    for (const s of stationsInOrder(shipped)) {
       for (const blocker of s.blockedBy) expect(out).toContain(blocker);
       out.add(s.id);
     }
   });
   test('no two gears of a range have one solenoid pattern', () => {
-    const patterns = unit.gears
+    const patterns = shipped.gears
       .filter((g) => g.gear !== null)
       .map((g) => `${g.range}${g.solenoids!.join('')}`);
     expect(new Set(patterns).size).toBe(patterns.length);
+  });
+});
+
+describe('the causal knowledge on every unit', () => {
+  test.each(shippedUnits.map((u): [string, UnitDefinition] => [u.id, u]))('%s', (_, shipped) => {
+    const { causes } = diagnoser(shipped, { causal, behaviour } as unknown as Knowledge)(stateFromValues({}));
+    expect(new Set(causes.map((c) => c.id)).size).toBe(causes.length);
+    for (const c of causes) expect(c.words).not.toMatch(/[{}$]/);
+    expect(causes.reduce((sum, c) => sum + c.probability, 0)).toBeCloseTo(1, 6);
+  });
+  test('every way a part fails has words', () => {
+    for (const { parts } of shippedUnits)
+      for (const p of parts) if (p.failure) expect(Object.keys(causal.failureWords)).toContain(p.failure);
   });
 });
 
@@ -86,6 +99,10 @@ describe('the causal knowledge', () => {
     expect(nextChecks.map((c) => c.point)).not.toContain('filter');
     expect(nextChecks.map((c) => c.point)).not.toContain('fluid-level');
   });
+});
+
+test('what two elements share can starve both', () => {
+  expect(sharedFeed(unit, 'high', 'forward').map((p) => p.id)).toEqual(['support-rings']);
 });
 
 describe('the demo shop', () => {

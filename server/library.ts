@@ -6,11 +6,11 @@ import behaviour from '@/data/knowledge/behaviour.json';
 import causal from '@/data/knowledge/causal.json';
 import scopeRules from '@/data/policies/scope-rules.json';
 import shop from '@/data/prices/shop.json';
-import ostrelFour from '@/data/units/ostrel-four.json';
+import { shippedUnits } from '@/data/shipped';
 import { UserError } from './problem';
 
 /** What ships as data: checked by the tests, so it is trusted here. */
-const UNITS: readonly UnitDefinition[] = [ostrelFour as unknown as UnitDefinition];
+const UNITS = shippedUnits;
 export const knowledge = { causal, behaviour } as unknown as Knowledge;
 export const rules = scopeRules as unknown as ScopeRules;
 export const terms = shop as unknown as ShopTerms;

@@ -65,7 +65,7 @@ describe('first causes of a unit', () => {
 
 describe('what a cause does in the gears', () => {
   const healthy = healthyTable(unit);
-  const target = { elements: ['high'], part: null, shiftIndex: 1 };
+  const target = { elements: ['high'], part: null, shiftIndex: 1, drives: null };
   test.each(Object.keys(SIGNATURES).filter((k) => k !== 'break'))(
     '%s: weights add up to one on either side',
     (kind) => {

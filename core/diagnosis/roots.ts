@@ -61,6 +61,7 @@ export function buildRoots(
         elements: target.elements,
         part: target.part?.id ?? null,
         shiftIndex: target.shiftIndex,
+        drives: target.drives,
       });
       return {
         id: template.id ?? `${target.part?.id ?? target.solenoid ?? target.elements[0]}:${template.mode}`,
@@ -87,10 +88,18 @@ interface Target {
   solenoid: string | null;
   solenoidName: string;
   shiftIndex: number | null;
+  drives: string | null;
 }
 
 function targetsOf(unit: UnitDefinition, template: RootTemplate): Target[] {
-  const blank: Target = { elements: [], part: null, solenoid: null, solenoidName: '', shiftIndex: null };
+  const blank: Target = {
+    elements: [],
+    part: null,
+    solenoid: null,
+    solenoidName: '',
+    shiftIndex: null,
+    drives: null,
+  };
   switch (template.each) {
     case 'once':
       return [blank];
@@ -114,7 +123,13 @@ function targetsOf(unit: UnitDefinition, template: RootTemplate): Target[] {
     case 'solenoid':
       return unit.solenoids
         .filter((s) => s.role === template.role)
-        .map((s) => ({ ...blank, solenoid: s.id, solenoidName: s.name, shiftIndex: s.shiftIndex ?? null }));
+        .map((s) => ({
+          ...blank,
+          solenoid: s.id,
+          solenoidName: s.name,
+          shiftIndex: s.shiftIndex ?? null,
+          drives: s.element ?? null,
+        }));
     case 'one-way':
       return unit.elements
         .filter((e) => e.kind === 'one-way')

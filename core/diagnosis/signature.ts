@@ -26,6 +26,8 @@ export interface SignatureTarget {
   elements: string[];
   part: string | null;
   shiftIndex: number | null;
+  /** The element a solenoid sets by itself. */
+  drives: string | null;
 }
 
 type Builder = (unit: UnitDefinition, healthy: HealthyTable, target: SignatureTarget) => GridModel;
@@ -89,7 +91,9 @@ export const SIGNATURES: Record<SignatureKind, Builder> = {
     always(
       even([0, 1] as const).map(({ weight, item }) => ({
         weight,
-        predictions: withSolenoid(unit, healthy, t.shiftIndex ?? 0, item),
+        predictions: t.drives
+          ? predict(unit, healthy, [{ kind: item ? 'stuck' : 'lost', element: t.drives }])
+          : withSolenoid(unit, healthy, t.shiftIndex ?? 0, item),
       })),
     ),
 };
@@ -123,7 +127,7 @@ function underPressure(unit: UnitDefinition, healthy: HealthyTable, share: numbe
     const faults = friction.map((e): Fault => ({
       kind: 'slip',
       element: e.id,
-      capacityNm: capacity(e, fullPressure(unit, gear) * share),
+      capacityNm: capacity(e, fullPressure(unit, gear) * share, { gear: gear.key }),
     }));
     return predictGear(unit, healthy, gear, faults);
   });
@@ -135,7 +139,7 @@ function underTorque(unit: UnitDefinition, healthy: HealthyTable, factor: number
     const faults = frictionElements(unit).map((e): Fault => ({
       kind: 'slip',
       element: e.id,
-      capacityNm: capacity(e, fullPressure(unit, gear)),
+      capacityNm: capacity(e, fullPressure(unit, gear), { gear: gear.key }),
     }));
     const slips = solveGear(unit, gear.key, faults, turbineTorque(unit, gear) * factor).outcome === 'slip';
     return slips ? { ...base[k]!, kind: 'slip' as const, outcome: 'slip' as const } : base[k]!;

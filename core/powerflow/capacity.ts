@@ -1,101 +1,119 @@
-import { elementOf, frictionElements } from '@/core/unit';
-import type { Element, GearPosition, UnitDefinition } from '@/core/unit';
-import type { Fault } from './fault';
-import { gearOutcome, solveGear, turbineTorque } from './solve';
+import type { Element, GearPosition, Pack, UnitDefinition } from '@/core/unit';
+
+/** Density of warm transmission oil, kg/m³. */
+const OIL_DENSITY = 850;
+
+/** Where an element works: the gear decides on a second piston area, the drum's speed (rad/s) on the oil turning with it. */
+export interface Working {
+  gear?: string;
+  drumSpeed?: number;
+}
+
+/** What goes into an element's capacity. Forces in N, areas in m², radii in m. */
+export interface CapacityInputs {
+  pressurePa: number;
+  area: number;
+  returnForce: number;
+  centrifugalForce: number;
+  /** Force on the plates or in the servo pin, never below 0. */
+  force: number;
+  mu: number;
+  /** Packs: lined faces at the mean radius. Bands: turns into the factor e^{μθ} − 1, or 1 − e^{−μθ} unwinding. */
+  faces: number;
+  radius: number;
+  grip: number;
+  capacityNm: number;
+}
 
 /**
  * Torque an element can carry at a line pressure, N·m.
- * Pack: T = μ·N·F·r, F = p·A − F_return, r = (2/3)(ro³−ri³)/(ro²−ri²) (uniform pressure).
+ * Pack: T = μ·N·F·r, F = p·A − F_return + F_centrifugal, r = (2/3)(ro³−ri³)/(ro²−ri²) (uniform pressure).
  * Band: T = F·R·(e^{μθ} − 1), or F·R·(1 − e^{−μθ}) against its self-energising direction (belt friction).
- * One-way clutches and dogs state theirs. Never negative.
+ * One-way clutches and dogs state theirs; Infinity when they do not. Never negative.
  */
-export function capacity(element: Element, pressurePa: number): number {
+export function capacity(element: Element, pressurePa: number, working: Working = {}): number {
+  return capacityInputs(element, pressurePa, working)?.capacityNm ?? element.capacityNm ?? Infinity;
+}
+
+/** The capacity of a pack or band with all that goes into it; null for elements without a lining. */
+export function capacityInputs(
+  element: Element,
+  pressurePa: number,
+  working: Working = {},
+): CapacityInputs | null {
   if (element.pack) {
-    const { mu, frictions, outerDiameter, innerDiameter, pistonArea, returnForce } = element.pack;
-    const ro = outerDiameter / 2;
-    const ri = innerDiameter / 2;
-    const meanRadius = ((2 / 3) * (ro ** 3 - ri ** 3)) / (ro ** 2 - ri ** 2);
-    return Math.max(0, mu * 2 * frictions * (pressurePa * pistonArea - returnForce) * meanRadius);
+    const { mu, frictions, returnForce } = element.pack;
+    const area = pistonArea(element.pack, working.gear);
+    const centrifugalForce = centrifugal(element.pack, working.drumSpeed ?? 0);
+    const force = Math.max(0, pressurePa * area - returnForce + centrifugalForce);
+    const [faces, radius] = [2 * frictions, meanRadius(element.pack)];
+    const capacityNm = mu * faces * force * radius;
+    return {
+      pressurePa,
+      area,
+      returnForce,
+      centrifugalForce,
+      force,
+      mu,
+      faces,
+      radius,
+      grip: mu * faces,
+      capacityNm,
+    };
   }
   if (element.band) {
-    const { mu, wrap, drumRadius, servoArea, returnForce, selfEnergising } = element.band;
-    const force = Math.max(0, pressurePa * servoArea - returnForce);
+    const { mu, wrap, drumRadius: radius, servoArea: area, returnForce, selfEnergising } = element.band;
+    const force = Math.max(0, pressurePa * area - returnForce);
     const grip = selfEnergising ? Math.exp(mu * wrap) - 1 : 1 - Math.exp(-mu * wrap);
-    return force * drumRadius * grip;
+    const capacityNm = force * radius * grip;
+    return {
+      pressurePa,
+      area,
+      returnForce,
+      centrifugalForce: 0,
+      force,
+      mu,
+      faces: 1,
+      radius,
+      grip,
+      capacityNm,
+    };
   }
-  return element.capacityNm ?? Infinity;
+  return null;
 }
 
-/** Full line pressure in a gear position, Pa (Reverse is boosted). */
+/** Mean radius of friction under uniform pressure, m. */
+export function meanRadius(pack: Pack): number {
+  const [ro, ri] = [pack.outerDiameter / 2, pack.innerDiameter / 2];
+  return ((2 / 3) * (ro ** 3 - ri ** 3)) / (ro ** 2 - ri ** 2);
+}
+
+/** Area the oil presses in a gear, m²: a second area counts in the gears it is fed in. */
+export function pistonArea(pack: Pack, gear: string | undefined): number {
+  const second = pack.secondArea;
+  return pack.pistonArea + (second && gear !== undefined && second.gears.includes(gear) ? second.area : 0);
+}
+
+/**
+ * Force of the oil that turns with a piston chamber, N: F = (πρω²/4)·[ro⁴ − ri⁴ − 2·rf²(ro² − ri²)], the integral of the
+ * pressure ρω²(r² − rf²)/2 over the chamber, less the share a balance piston takes back.
+ */
+function centrifugal(pack: Pack, drumSpeed: number): number {
+  if (!pack.centrifugal) return 0;
+  const { outerRadius: ro, innerRadius: ri, feedRadius: rf, balanced } = pack.centrifugal;
+  const shape = ro ** 4 - ri ** 4 - 2 * rf ** 2 * (ro ** 2 - ri ** 2);
+  return Math.max(0, ((Math.PI * OIL_DENSITY * drumSpeed ** 2) / 4) * shape) * (1 - balanced);
+}
+
+/** Line pressure at which a pack or band carries just this torque, Pa; null for elements without a lining. */
+export function pressureFor(element: Element, torqueNm: number, working: Working = {}): number | null {
+  const inputs = capacityInputs(element, 0, working);
+  if (!inputs) return null;
+  const force = torqueNm / (inputs.grip * inputs.radius);
+  return Math.max(0, (force + inputs.returnForce - inputs.centrifugalForce) / inputs.area);
+}
+
+/** Full line pressure in a gear position, Pa: a range may have its own. */
 export function fullPressure(unit: UnitDefinition, gear: GearPosition): number {
-  return gear.range === 'R' ? unit.pressure.reverseFullPa : unit.pressure.fullPa;
-}
-
-export interface Margin {
-  element: string;
-  gear: string;
-  /** Torque per unit of turbine torque. */
-  share: number;
-  loadNm: number;
-  capacityNm: number;
-  /** capacity ÷ load: below 1 it slips. */
-  margin: number;
-}
-
-export interface MarginConditions {
-  /** Line pressure as a share of full, default 1. */
-  pressureShare?: number;
-  /** Engine torque as a multiple of stock, default 1. */
-  torqueFactor?: number;
-}
-
-/** Torque margins of every friction element in every gear where it carries, worst first. */
-export function margins(unit: UnitDefinition, conditions: MarginConditions = {}): Margin[] {
-  const { pressureShare = 1, torqueFactor = 1 } = conditions;
-  const friction = new Map(frictionElements(unit).map((e) => [e.id, e]));
-  const result: Margin[] = [];
-  for (const gear of unit.gears) {
-    const solution = solveGear(unit, gear.key);
-    for (const [id, share] of Object.entries(solution.elements)) {
-      const element = friction.get(id);
-      if (!element || !share) continue;
-      const loadNm = share * turbineTorque(unit, gear) * torqueFactor;
-      const capacityNm = capacity(element, fullPressure(unit, gear) * pressureShare);
-      result.push({ element: id, gear: gear.key, share, loadNm, capacityNm, margin: capacityNm / loadNm });
-    }
-  }
-  return result.sort((a, b) => a.margin - b.margin);
-}
-
-/** Each friction element's worst margin, the weakest element first: the order in which a system-wide shortage burns them. */
-export function marginOrder(unit: UnitDefinition, conditions: MarginConditions = {}): Margin[] {
-  const seen = new Set<string>();
-  return margins(unit, conditions).filter((m) => !seen.has(m.element) && seen.add(m.element));
-}
-
-export interface TieUp {
-  /** Elements that fight each other: letting any one go frees the gear. */
-  fighting: string[];
-  /** The one with the least capacity, which gives way if any does. */
-  weakest: string | null;
-  /** What the gear then does. */
-  thenDoes: ReturnType<typeof gearOutcome> | null;
-}
-
-/** Who fights whom in a tied-up gear, and what the driver gets when the weakest gives way. */
-export function explainTieUp(unit: UnitDefinition, gear: GearPosition, faults: Fault[]): TieUp {
-  const stuck = faults.flatMap((f) => (f.kind === 'stuck' ? [f.element] : []));
-  const lost = new Set(faults.flatMap((f) => (f.kind === 'lost' ? [f.element] : [])));
-  const applied = [...new Set([...gear.apply, ...stuck])].filter((id) => !lost.has(id));
-  const without = (id: string): Fault[] => [
-    ...faults.filter((f) => !(f.kind === 'stuck' && f.element === id)),
-    { kind: 'lost', element: id },
-  ];
-  const fighting = applied.filter((id) => gearOutcome(unit, gear.key, without(id)).outcome !== 'tie-up');
-  const pressure = fullPressure(unit, gear);
-  const held = fighting.filter((id) => !stuck.includes(id) && elementOf(unit, id).kind !== 'one-way');
-  const weakest =
-    held.sort((a, b) => capacity(elementOf(unit, a), pressure) - capacity(elementOf(unit, b), pressure))[0] ??
-    null;
-  return { fighting, weakest, thenDoes: weakest ? gearOutcome(unit, gear.key, without(weakest)) : null };
+  return unit.pressure.ranges?.[gear.range] ?? unit.pressure.fullPa;
 }

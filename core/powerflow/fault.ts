@@ -32,7 +32,7 @@ export function faultName(unit: UnitDefinition, fault: Fault): string {
   }
 }
 
-/** Every element lost and stuck, and every part that can break in two. */
+/** Every element lost and stuck, every part that can break in two, and every gearset stripped. */
 export function singleFaults(unit: UnitDefinition): Fault[] {
   return [
     ...unit.elements.flatMap((e): Fault[] => [
@@ -40,5 +40,17 @@ export function singleFaults(unit: UnitDefinition): Fault[] {
       { kind: 'stuck', element: e.id },
     ]),
     ...unit.parts.filter((p) => p.splits).map((p): Fault => ({ kind: 'break', part: p.id })),
+    ...unit.gearsets.map((g): Fault => ({ kind: 'strip', gearset: g.id })),
   ];
+}
+
+/** Every two of the faults that can stand together: one element cannot be lost, stuck and slipping at once. */
+export function pairsOf(faults: readonly Fault[]): [Fault, Fault][] {
+  const element = (f: Fault) => ('element' in f ? f.element : null);
+  return faults.flatMap((a, k) =>
+    faults
+      .slice(k + 1)
+      .filter((b) => element(a) === null || element(a) !== element(b))
+      .map((b): [Fault, Fault] => [a, b]),
+  );
 }

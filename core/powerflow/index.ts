@@ -1,6 +1,15 @@
-export { faultKey, faultName, singleFaults } from './fault';
+export { faultKey, faultName, pairsOf, singleFaults } from './fault';
 export type { Fault } from './fault';
 export { coastBehaviour, gearOutcome, solveGear, turbineTorque } from './solve';
 export type { GearOutcome, GearSolution, Outcome, ParkPawl } from './solve';
-export { capacity, explainTieUp, fullPressure, marginOrder, margins } from './capacity';
-export type { Margin, MarginConditions, TieUp } from './capacity';
+export { capacity, capacityInputs, fullPressure, meanRadius } from './capacity';
+export type { CapacityInputs } from './capacity';
+export { burningOrder, marginOrder, margins, withMoreFrictions } from './margins';
+export type { Margin, MarginConditions, MoreFrictions } from './margins';
+export { explainTieUp } from './tie-up';
+export type { TieUp, TieUpFeel } from './tie-up';
+export { meshTorques, pinionTeeth, turning } from './motion';
+export type { Turning } from './motion';
+export { attachmentsOf, sidesOf } from './sides';
+export type { Sides } from './sides';
+export { Entangled } from './range';

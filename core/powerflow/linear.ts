@@ -3,8 +3,8 @@ export const TOLERANCE = 1e-9;
 
 export type Row = ArrayLike<number>;
 
-/** One unknown set to a value. */
-export type Fixed = readonly [unknown: number, value: number];
+/** A linear form set to a value: `form·x = value`. */
+export type Fixed = readonly [form: Row, value: number];
 
 /** Every solution of a linear system: a particular one plus any combination of `directions`. */
 export interface SolutionSpace {
@@ -13,7 +13,7 @@ export interface SolutionSpace {
 }
 
 /**
- * All solutions of `rows·x = 0` with some unknowns fixed; null when that contradicts itself.
+ * All solutions of `rows·x = 0` with some forms fixed; null when that contradicts itself.
  *
  * Gauss–Jordan elimination with partial pivoting on one flat buffer. Rows are scaled by their largest entry first, so
  * one tolerance serves all. `x` has `size` entries.
@@ -26,12 +26,11 @@ export function solutionSpace(
   const stride = size + 1;
   const count = rows.length + fixed.length;
   const m = new Float64Array(count * stride);
-  rows.forEach((row, r) => copyScaled(row, m, r * stride, size));
-  fixed.forEach(([unknown, value], k) => {
-    const at = (rows.length + k) * stride;
-    m[at + unknown] = 1;
-    m[at + size] = value;
-  });
+  for (let r = 0; r < rows.length; r++) copyScaled(rows[r]!, 0, m, r * stride, size);
+  for (let k = 0; k < fixed.length; k++) {
+    const [form, value] = fixed[k]!;
+    copyScaled(form, value, m, (rows.length + k) * stride, size);
+  }
   const pivots = eliminate(m, count, stride);
   for (let r = pivots.length; r < count; r++) {
     if (Math.abs(m[r * stride + size]!) >= TOLERANCE) return null;
@@ -39,10 +38,12 @@ export function solutionSpace(
   return readSpace(m, pivots, stride);
 }
 
-function copyScaled(row: Row, m: Float64Array, at: number, size: number): void {
+function copyScaled(row: Row, value: number, m: Float64Array, at: number, size: number): void {
   let largest = 0;
   for (let k = 0; k < size; k++) largest = Math.max(largest, Math.abs(row[k]!));
-  if (largest > 0) for (let k = 0; k < size; k++) m[at + k] = row[k]! / largest;
+  const scale = largest > 0 ? 1 / largest : 1;
+  for (let k = 0; k < size; k++) m[at + k] = row[k]! * scale;
+  m[at + size] = value * scale;
 }
 
 /** Brings `m` to reduced row echelon form in place; gives the column of each row's leading 1. */

@@ -1,10 +1,12 @@
 import type { UnitDefinition } from '@/core/unit';
-import ostrelFour from '@/data/units/ostrel-four.json';
-import oracle from '@/tests/fixtures/ostrel-four.powerflow.json';
-import { gearOutcome, marginOrder, margins, solveGear } from './index';
+import { shippedUnits } from '@/data/shipped';
+import four from '@/tests/fixtures/ostrel-four.powerflow.json';
+import six from '@/tests/fixtures/ostrel-six.powerflow.json';
+import { burningOrder, gearOutcome, marginOrder, solveGear, turning } from './index';
 import type { Fault } from './index';
 
-const unit = ostrelFour as unknown as UnitDefinition;
+const unitOf = (id: string): UnitDefinition => shippedUnits.find((u) => u.id === id)!;
+const unit = unitOf('ostrel-four');
 
 interface OracleGear {
   outcome: string;
@@ -14,9 +16,17 @@ interface OracleGear {
   coast?: string;
 }
 
-describe('figures of an independent exact solver', () => {
+describe.each([
+  ['ostrel-four', four],
+  ['ostrel-six', six],
+])('figures of an independent exact solver, %s', (id, oracle) => {
+  const tested = unitOf(id);
+  test('the application chart is the same', () => {
+    for (const [key, applied] of Object.entries(oracle.applied as Record<string, string[]>))
+      expect([...tested.gears.find((g) => g.key === key)!.apply].sort()).toEqual([...applied].sort());
+  });
   test.each(Object.entries(oracle.gears as Record<string, OracleGear>))('%s healthy', (key, expected) => {
-    const solution = solveGear(unit, key);
+    const solution = solveGear(tested, key);
     expect(solution.outcome).toBe(expected.outcome);
     if (expected.ratio === undefined) return;
     expect(Math.abs(solution.ratio! - expected.ratio)).toBeLessThan(1e-6);
@@ -32,12 +42,82 @@ describe('figures of an independent exact solver', () => {
     const table = oracle[kind] as Record<string, Record<string, OracleGear>>;
     test.each(Object.keys(table))(`every range and gear with %s ${kind}`, (element) => {
       for (const [key, expected] of Object.entries(table[element]!)) {
-        const got = gearOutcome(unit, key, [{ kind, element }]);
+        const got = gearOutcome(tested, key, [{ kind, element }]);
         expect({ key, outcome: got.outcome }).toEqual({ key, outcome: expected.outcome });
         if (expected.ratio !== undefined) expect(Math.abs(got.ratio! - expected.ratio)).toBeLessThan(1e-6);
       }
     });
   }
+});
+
+describe('ratios worked out by hand', () => {
+  // Overdrive set in front: 1 + 30/70 locked out is 1, held sun 70/100; Simpson: 1 + 36/72 and 30/72 by superposition.
+  const fiveX = { D1: 2.7, D2: 2.7 * 0.7, D3: 1.5, D4: 1, D5: 0.7, R: -2.4 };
+  // Meshes multiply: (38/31)(34/38)(44/17) and so on; each external mesh turns the sense around.
+  const hadric = {
+    D1: -((38 / 31) * (34 / 38) * (44 / 17)),
+    D2: -((38 / 31) * (34 / 38) * (39 / 24)),
+    D3: -38 / 31,
+    D4: -34 / 37,
+    D5: -28 / 43,
+    R: 39 / 14,
+  };
+  test.each(Object.entries(fiveX))('Five-X %s', (key, ratio) =>
+    expect(solveGear(unitOf('ostrel-five-x'), key).ratio).toBeCloseTo(ratio, 9),
+  );
+  test.each(Object.entries(hadric))('Hadric %s', (key, ratio) =>
+    expect(solveGear(unitOf('hadric-five'), key).ratio).toBeCloseTo(ratio, 9),
+  );
+  test('Eight: sixth is direct, the others step evenly down', () => {
+    const ratios = [1, 2, 3, 4, 5, 6, 7, 8].map((n) => solveGear(unitOf('ostrel-eight'), `D${n}`).ratio!);
+    expect(ratios[5]).toBeCloseTo(1, 12);
+    // First: the fourth set alone, ring held, sun driven: 1 + 84/24.
+    expect(ratios[0]).toBeCloseTo(1 + 84 / 24, 9);
+    for (let k = 1; k < 8; k++) {
+      expect(ratios[k - 1]! / ratios[k]!).toBeGreaterThan(1.1);
+      expect(ratios[k - 1]! / ratios[k]!).toBeLessThan(1.6);
+    }
+  });
+});
+
+describe('the weakest elements, in order', () => {
+  test.each([
+    ['ostrel-four', ['high', 'band-2-4', 'forward']],
+    ['ostrel-five-x', ['direct', 'od-band', 'forward']],
+    ['ostrel-six', ['K3', 'B1', 'K2']],
+    ['hadric-five', ['C3', 'C2', 'C1']],
+    ['ostrel-eight', ['K2', 'K3', 'B1']],
+  ])('%s', (id, order) => {
+    const worst = marginOrder(unitOf(id));
+    expect(worst.slice(0, 3).map((m) => m.element)).toEqual(order);
+    for (const m of worst) {
+      expect(m.margin).toBeGreaterThan(1.2);
+      expect(m.margin).toBeLessThan(2.5);
+    }
+    expect(burningOrder(unitOf(id), 'overload').map((m) => m.element)).toEqual(worst.map((m) => m.element));
+  });
+});
+
+describe('what turns in which gear', () => {
+  const turnsIn = (id: string, what: string) =>
+    unitOf(id)
+      .gears.filter((g) => g.gear !== null || g.range === 'R')
+      .filter((g) => turning(unitOf(id), g.key).find((t) => t.id === what)!.speed !== 0)
+      .map((g) => g.key);
+  test('Eight: the pinions of P1 only in third, fourth, fifth, seventh and eighth', () =>
+    expect(turnsIn('ostrel-eight', 'P1-pinion')).toEqual(['D3', 'D4', 'D5', 'D7', 'D8']));
+  test('Six: the front pinions turn in every gear', () => {
+    expect(turnsIn('ostrel-six', 'front-pinion')).toHaveLength(7);
+    // A pinion of 18 teeth rolling in a fixed sun of 36 while the carrier turns at 2/3.
+    expect(turning(unitOf('ostrel-six'), 'D1').find((t) => t.id === 'front-pinion')!.speed).toBeCloseTo(
+      ((2 / 3) * 36) / 18,
+      9,
+    );
+  });
+  test('Hadric: the idler turns with fourth gear, at 14 to 25 against it', () => {
+    const idler = turning(unitOf('hadric-five'), 'R').find((t) => t.id === 'reverse-idler')!;
+    expect(idler.speed).toBeCloseTo(-14 / 25, 12);
+  });
 });
 
 describe('what follows from the structure', () => {
@@ -55,16 +135,6 @@ describe('what follows from the structure', () => {
     for (const gear of unit.gears) {
       expect(gearOutcome(unit, gear.key, [{ kind: 'break', part: 'output-weld' }]).outcome).toBe('neutral');
     }
-  });
-
-  test('the weakest elements, in order, are high, the band and forward', () => {
-    expect(
-      marginOrder(unit)
-        .slice(0, 3)
-        .map((m) => m.element),
-    ).toEqual(['high', 'band-2-4', 'forward']);
-    for (const margin of margins(unit)) expect(margin.margin).toBeGreaterThan(1.2);
-    for (const margin of marginOrder(unit)) expect(margin.margin).toBeLessThan(2.5);
   });
 
   test('a slip appears only where the element carries more than it can', () => {

@@ -1,6 +1,12 @@
 import { TOLERANCE } from './linear';
 import type { Row, SolutionSpace } from './linear';
 
+/** A unit so entangled that its one-way clutches cannot be resolved in reasonable time. */
+export class Entangled extends RangeError {}
+
+/** Constraints at one step of the elimination; real units stay below a hundred. */
+const MOST_CONSTRAINTS = 3000;
+
 /** Closed range of values; an open side is ±Infinity. */
 export interface Range {
   low: number;
@@ -10,12 +16,17 @@ export interface Range {
 /**
  * Range of the linear form `form·x` over a solution space under inequalities `g·x ≥ 0`, or null when nothing satisfies them.
  * Fourier–Motzkin elimination of the free directions: exact, and small because a unit has few one-way clutches.
+ * Throws `Entangled` when it is not small.
  */
 export function rangeOver(space: SolutionSpace, inequalities: readonly Row[], form: Row): Range | null {
   if (space.directions.length === 0) {
     if (inequalities.some((g) => dot(g, space.origin) < -TOLERANCE)) return null;
-    const value = dot(form, space.origin);
-    return { low: value, high: value };
+    return pointAt(dot(form, space.origin));
+  }
+  // Without inequalities a form is either the same in every solution or free.
+  if (inequalities.length === 0) {
+    const free = space.directions.some((d) => Math.abs(dot(form, d)) > TOLERANCE);
+    return free ? { low: -Infinity, high: Infinity } : pointAt(dot(form, space.origin));
   }
   // Unknowns: the free directions, then y = form·x. A constraint is [coefficients…, y, constant] and means "≥ 0".
   const width = space.directions.length + 2;
@@ -42,6 +53,10 @@ export function rangeOver(space: SolutionSpace, inequalities: readonly Row[], fo
   return range.low > range.high + TOLERANCE ? null : range;
 }
 
+function pointAt(value: number): Range {
+  return { low: value, high: value };
+}
+
 export function isPoint(range: Range): boolean {
   return range.high - range.low < TOLERANCE;
 }
@@ -64,6 +79,8 @@ function eliminate(constraints: Float64Array[], column: number): Float64Array[] 
     const v = c[column]!;
     (Math.abs(v) < TOLERANCE ? kept : v > 0 ? positive : negative).push(c);
   }
+  if (kept.length + positive.length * negative.length > MOST_CONSTRAINTS)
+    throw new Entangled('Too many free members hang on too many one-way clutches to tell what they do.');
   for (const p of positive) {
     for (const n of negative) kept.push(p.map((v, k) => v / p[column]! - n[k]! / n[column]!));
   }

@@ -167,7 +167,7 @@ describe('the range of a form', () => {
   const space = (rows: number[][], n: number) => {
     const { origin, directions } = solutionSpace(
       rows.map((r) => [...r.slice(0, n), -r[n]!]),
-      [[n, 1]],
+      [[Array.from({ length: n + 1 }, (_, k) => (k === n ? 1 : 0)), 1]],
       n + 1,
     )!;
     return { origin: origin.slice(0, n), directions: directions.map((d) => d.slice(0, n)) };

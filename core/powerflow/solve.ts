@@ -2,7 +2,7 @@ import { gearOf } from '@/core/unit';
 import type { GearPosition, UnitDefinition } from '@/core/unit';
 import type { Fault } from './fault';
 import { solutionSpace, TOLERANCE } from './linear';
-import type { Fixed } from './linear';
+import type { Fixed, Row, SolutionSpace } from './linear';
 import { contains, isPoint, nearestToZero, rangeOver } from './range';
 import type { Range } from './range';
 import { elementTorques } from './statics';
@@ -27,6 +27,8 @@ export interface GearSolution extends GearOutcome {
   elements: Record<string, number | null>;
   /** One-way clutches that carry torque. */
   holding: string[];
+  /** Elements that share a torque with a part beside them; `elements` lets a friction element carry all of it. */
+  split: string[];
   coast: 'brakes' | 'freewheel' | null;
   /** null: the member floats. */
   speeds: Record<string, number | null>;
@@ -61,17 +63,19 @@ export function solveGear(
   const gear = gearOf(unit, gearKey);
   const system = buildSystem(unit, gear, faults);
   const basic = outcomeOf(gear, system);
-  const none = { elements: {}, holding: [], coast: null, slipping: null, fallsTo: null };
+  const none = { elements: {}, holding: [], split: [], coast: null, slipping: null, fallsTo: null };
   if (basic.outcome === 'tie-up') return { ...basic, ...none, speeds: {} };
   const output = basic.ratio === null ? null : 1 / basic.ratio;
-  const speeds = memberSpeeds(system, basic.outcome === 'output-held' ? 0 : output);
-  if (output === null) return { ...basic, ...none, speeds };
-  const { elements, holding } = elementTorques(system, speeds);
+  const space = speedSpace(system, basic.outcome === 'output-held' ? 0 : output);
+  const speeds = memberSpeeds(system, space);
+  if (output === null || !space) return { ...basic, ...none, speeds };
+  const { elements, holding, split } = elementTorques(system, space);
   const solution: GearSolution = {
     ...basic,
     ...none,
     elements,
     holding,
+    split,
     coast: coastOf(system, output),
     speeds,
   };
@@ -94,7 +98,7 @@ export function turbineTorque(unit: UnitDefinition, gear: GearPosition): number 
 }
 
 function outcomeOf(gear: GearPosition, system: System): GearOutcome {
-  const range = speedRange(system, system.output, [[system.input, 1]]);
+  const range = speedRange(system, system.unit.output, [[system.unit.input, 1]]);
   const done = (outcome: Outcome, ratio: number | null = null): GearOutcome => ({
     key: gear.key,
     outcome,
@@ -106,19 +110,23 @@ function outcomeOf(gear: GearPosition, system: System): GearOutcome {
   return done('drive', 1 / nearestToZero(range));
 }
 
-/** Speeds one member may take with others fixed; null when nothing satisfies gears, elements and one-way clutches. */
-function speedRange(system: System, member: number, fixed: Fixed[]): Range | null {
-  const space = solutionSpace(system.rows, fixed, system.members.length);
-  return space && rangeOver(space, system.oneWayRows, unitRow(system, member));
+/** Values a speed may take with others fixed; null when nothing satisfies gears, elements and one-way clutches. */
+function speedRange(system: System, form: Row, fixed: Fixed[]): Range | null {
+  const space = solutionSpace(system.rows, fixed, system.unit.coordinates);
+  return space && rangeOver(space, system.oneWayRows, form);
 }
 
-function memberSpeeds(system: System, output: number | null): Record<string, number | null> {
-  const fixed: Fixed[] = [[system.input, 1]];
-  if (output !== null) fixed.push([system.output, output]);
-  const space = solutionSpace(system.rows, fixed, system.members.length);
+/** All speeds a gear leaves possible with the input at 1, the output's fixed unless the gear leaves it free. */
+export function speedSpace(system: System, output: number | null): SolutionSpace | null {
+  const fixed: Fixed[] = [[system.unit.input, 1]];
+  if (output !== null) fixed.push([system.unit.output, output]);
+  return solutionSpace(system.rows, fixed, system.unit.coordinates);
+}
+
+function memberSpeeds(system: System, space: SolutionSpace | null): Record<string, number | null> {
   return Object.fromEntries(
-    system.members.map((id, k) => {
-      const range = space && rangeOver(space, system.oneWayRows, unitRow(system, k));
+    system.unit.members.map((id, k) => {
+      const range = space && rangeOver(space, system.oneWayRows, system.unit.speeds[k]!);
       return [id, range && isPoint(range) ? clean(range.low) : null];
     }),
   );
@@ -126,7 +134,7 @@ function memberSpeeds(system: System, output: number | null): Record<string, num
 
 /** Engine dragging: with the output kept turning, may the input come down to rest? Then the gear freewheels. */
 function coastOf(system: System, output: number): 'brakes' | 'freewheel' {
-  const range = speedRange(system, system.input, [[system.output, output]]);
+  const range = speedRange(system, system.unit.input, [[system.unit.output, output]]);
   return range && contains(range, 0) ? 'freewheel' : 'brakes';
 }
 
@@ -137,21 +145,19 @@ function withSlip(
   solution: GearSolution,
   turbineNm: number,
 ): GearSolution {
+  // Of several, the one that holds the smallest part of its load lets go.
+  let worst: { fault: Extract<Fault, { kind: 'slip' }>; held: number } | null = null;
   for (const fault of faults) {
     if (fault.kind !== 'slip') continue;
-    const share = solution.elements[fault.element];
-    if (share === undefined || share === null || share * turbineNm <= fault.capacityNm) continue;
-    const rest = faults.filter((f) => f !== fault);
-    const fallsTo = gearOutcome(unit, gear.key, [...rest, { kind: 'lost', element: fault.element }]);
-    return { ...solution, outcome: 'slip', slipping: fault.element, fallsTo };
+    const load = (solution.elements[fault.element] ?? 0) * turbineNm;
+    const held = load > 0 ? fault.capacityNm / load : Infinity;
+    if (held < 1 && (!worst || held < worst.held)) worst = { fault, held };
   }
-  return solution;
-}
-
-function unitRow(system: System, at: number): Float64Array {
-  const row = new Float64Array(system.members.length);
-  row[at] = 1;
-  return row;
+  if (!worst) return solution;
+  const { fault } = worst;
+  const rest = faults.filter((f) => f !== fault);
+  const fallsTo = gearOutcome(unit, gear.key, [...rest, { kind: 'lost', element: fault.element }]);
+  return { ...solution, outcome: 'slip', slipping: fault.element, fallsTo };
 }
 
 function clean(value: number): number {

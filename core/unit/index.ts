@@ -1,3 +1,4 @@
 export * from './types';
+export * from './equipment';
 export * from './lookup';
 export * from './words';

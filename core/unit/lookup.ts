@@ -1,4 +1,5 @@
-import type { Element, GearPosition, Part, UnitDefinition } from './types';
+import type { Part } from './equipment';
+import type { Element, GearPosition, UnitDefinition } from './types';
 
 /** An element by id. Throws a RangeError naming the id when the unit has none. */
 export function elementOf(unit: UnitDefinition, id: string): Element {

@@ -1,3 +1,5 @@
+import type { Converter, LabourOperation, Part, Sensor, Solenoid, Spec, Station, Variant } from './equipment';
+
 /**
  * A unit definition: everything Pelvik knows about one transmission family, as data.
  * Lengths in m, torque in N·m, pressure in Pa, resistance in Ω at 20 °C, money in integer minor units.
@@ -17,7 +19,16 @@ export interface ToothedMember {
   teeth: number;
 }
 
-/** Simple (`single`) or double-pinion (`double`) planetary. */
+/** Pinions of a planetary: how many stand around the sun, and their teeth: one count, or inner and outer of a pair. */
+export interface Pinions {
+  count: number;
+  teeth?: number[];
+}
+
+/**
+ * Simple (`single`) or double-pinion (`double`) planetary. A Ravigneaux set is two of them that share carrier and ring.
+ * A sun or ring may stand on the case.
+ */
 export interface PlanetarySet {
   id: string;
   name: string;
@@ -27,20 +38,33 @@ export interface PlanetarySet {
   sun: ToothedMember;
   ring: ToothedMember;
   carrier: string;
+  pinions?: Pinions;
 }
 
-/** Two gears in mesh; `internal` also stands for a pair with an idler between (no reversal). */
+/** Two gears in mesh: `external` reverses, `internal` does not, nor does a pair with an `idler` between them. */
 export interface MeshSet {
   id: string;
   name: string;
   kind: 'mesh';
   station: string;
-  mesh: 'external' | 'internal';
+  mesh: 'external' | 'internal' | 'idler';
+  /** Teeth of the idler between; they do not change the ratio, only how fast the idler itself turns. */
+  idlerTeeth?: number;
   first: ToothedMember;
   second: ToothedMember;
 }
 
 export type Gearset = PlanetarySet | MeshSet;
+
+/** A bearing or thrust washer between two members, or a member and the case: it turns when their speeds differ. */
+export interface Bearing {
+  id: string;
+  name: string;
+  a: string;
+  b: string;
+  station: string;
+  part?: string;
+}
 
 export type ElementKind = 'clutch' | 'brake' | 'band' | 'dog' | 'one-way';
 
@@ -57,8 +81,8 @@ export interface Element {
   station: string;
   a: string;
   b: string;
-  /** Which it must mostly do: pull speeds together in a shift, or be applied at rest. */
-  application?: 'static' | 'dynamic';
+  /** What it must mostly do: pull speeds together in a shift, be applied at rest, or slip on purpose. */
+  application?: 'static' | 'dynamic' | 'modulated';
   pack?: Pack;
   band?: Band;
   /** Capacity stated outright, N·m (one-way clutches and dogs). */
@@ -80,9 +104,27 @@ export interface Pack {
   frictionThickness: number;
   steelThickness: number;
   mu: number;
+  /** The area oil presses in every gear that applies it. */
   pistonArea: number;
+  /** A second area behind the same piston, fed in these gears only. */
+  secondArea?: { area: number; gears: string[] };
   returnForce: number;
-  clearance: { min: number; max: number };
+  centrifugal?: Centrifugal;
+  clearance: Limits;
+}
+
+/** The ring of oil that turns with the drum and presses the piston by itself. `balanced` is the share a balance piston takes back. */
+export interface Centrifugal {
+  outerRadius: number;
+  innerRadius: number;
+  /** Where the oil enters: its free surface. */
+  feedRadius: number;
+  balanced: number;
+}
+
+export interface Limits {
+  min: number;
+  max: number;
 }
 
 export type PlateKind = 'steel' | 'friction' | 'backing' | 'wave';
@@ -94,7 +136,7 @@ export interface Band {
   servoArea: number;
   returnForce: number;
   selfEnergising: boolean;
-  pinTravel: { min: number; max: number };
+  pinTravel: Limits;
 }
 
 /** One range and gear position, e.g. D2: what is applied there. */
@@ -112,68 +154,6 @@ export interface GearPosition {
   launch?: true;
 }
 
-/** A part. `splits` marks a part of a power path: broken, it divides `member` into two. */
-export interface Part {
-  id: string;
-  name: string;
-  station: string;
-  material: 'steel' | 'aluminium' | 'bronze' | 'lining' | 'rubber' | 'plastic' | 'paper' | 'copper';
-  splits?: { member: string; away: Attachment[] };
-  /** Share of hydraulic or mechanical trouble it starts, relative to its peers. */
-  weakness?: number;
-  /** Words for how it fails, chosen from the failure vocabulary. */
-  failure?: string;
-  price?: number;
-  leadDays?: number;
-  coreDeposit?: number;
-  supplier?: string;
-  kit?: 'overhaul' | 'separate' | 'always';
-  /** Parts that are renewed with it, because it cannot go back without them. */
-  takesAlong?: string[];
-  variantMeasurement?: string;
-}
-
-/** Something attached to the far side of a part: an element, one gear of a gearset, or a shaft end. */
-export type Attachment =
-  | { element: string }
-  | { terminal: 'input' | 'output' }
-  | { gearset: string; gear: 'sun' | 'ring' | 'carrier' | 'first' | 'second' };
-
-export interface Solenoid {
-  id: string;
-  name: string;
-  kind: 'on-off' | 'linear';
-  /** Index into a gear's `solenoids`, for shift solenoids. */
-  shiftIndex?: number;
-  role: 'shift' | 'pressure' | 'lock-up';
-  ohm: { min: number; max: number };
-  part: string;
-}
-
-export interface Station {
-  id: string;
-  name: string;
-  order: number;
-  /** Where it sits along the unit, 0 = converter end, 1 = output end (for drawing). */
-  position: number;
-  blockedBy: string[];
-  cautions: string[];
-  tools: string[];
-}
-
-export interface LabourOperation {
-  id: string;
-  name: string;
-  hours: number;
-}
-
-export interface Variant {
-  id: string;
-  name: string;
-  part: string;
-  measure: string;
-}
-
 export interface UnitDefinition {
   format: 'pelvik-unit/1';
   id: string;
@@ -186,17 +166,24 @@ export interface UnitDefinition {
   input: string;
   output: string;
   engine: { torqueNm: number; stallTorqueRatio: number };
-  pressure: { fullPa: number; reverseFullPa: number; idlePa: number };
+  /** Full line pressure, in `ranges` where a range has its own; and at idle. */
+  pressure: { fullPa: number; idlePa: number; ranges?: Record<string, number> };
+  converter: Converter;
   members: Member[];
   gearsets: Gearset[];
   elements: Element[];
   gears: GearPosition[];
+  bearings: Bearing[];
   solenoids: Solenoid[];
+  sensors: Sensor[];
   stations: Station[];
   parts: Part[];
   /** Parts every element's oil passes, sump to manual valve. */
   commonFeed: string[];
   labour: LabourOperation[];
   variants: Variant[];
+  specs: Spec[];
   fluidLitres: number;
+  levelBy: 'dipstick' | 'overflow-plug';
+  drain: 'pan' | 'plug';
 }

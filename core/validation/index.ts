@@ -1,4 +1,4 @@
 export { ajv, problemsOf } from './problem';
 export type { Problem } from './problem';
-export { checkUnit } from './unit';
+export { checkUnit, unitWarnings } from './unit';
 export { checkCase, checkSlot } from './case';

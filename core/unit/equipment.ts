@@ -1,0 +1,108 @@
+import type { Limits } from './types';
+
+/** A part. `splits` marks a part of a power path: broken, it divides `member` into two. */
+export interface Part {
+  id: string;
+  name: string;
+  station: string;
+  material: 'steel' | 'aluminium' | 'bronze' | 'lining' | 'rubber' | 'plastic' | 'paper' | 'copper';
+  splits?: { member: string; away: Attachment[] };
+  /** A magnet test says otherwise than the material would: some parts are non-magnetic on purpose. */
+  magnetic?: boolean;
+  /** Share of hydraulic or mechanical trouble it starts, relative to its peers. */
+  weakness?: number;
+  /** What is known about it at the bench. */
+  note?: string;
+  /** Words for how it fails, chosen from the failure vocabulary. */
+  failure?: string;
+  price?: number;
+  leadDays?: number;
+  coreDeposit?: number;
+  supplier?: string;
+  kit?: 'overhaul' | 'separate' | 'always';
+  /** Parts that are renewed with it, because it cannot go back without them. */
+  takesAlong?: string[];
+  variantMeasurement?: string;
+}
+
+/** Something attached to the far side of a part: an element, one gear of a gearset, or a shaft end. */
+export type Attachment =
+  | { element: string }
+  | { terminal: 'input' | 'output' }
+  | { gearset: string; gear: 'sun' | 'ring' | 'carrier' | 'first' | 'second' };
+
+export interface Solenoid {
+  id: string;
+  name: string;
+  kind: 'on-off' | 'linear';
+  /** Index into a gear's `solenoids`, for shift solenoids. */
+  shiftIndex?: number;
+  role: 'shift' | 'pressure' | 'lock-up';
+  /** The one element whose pressure it sets, where the hydraulics leave no valve between. */
+  element?: string;
+  ohm: Limits;
+  part: string;
+}
+
+export interface Station {
+  id: string;
+  name: string;
+  order: number;
+  /** Where it sits along the unit, 0 = converter end, 1 = output end (for drawing). */
+  position: number;
+  blockedBy: string[];
+  cautions: string[];
+  tools: string[];
+  /** Left-hand threads, lengths, sealants, what is not used twice. */
+  fasteners: string[];
+}
+
+export interface Sensor {
+  id: string;
+  name: string;
+  kind: 'speed' | 'temperature' | 'pressure' | 'position';
+  /** The member whose speed it counts, and pulses per turn. */
+  member?: string;
+  pulses?: number;
+  /** Its tip is a magnet: fine metal gathers there. */
+  magnetic: boolean;
+  station: string;
+}
+
+export interface Converter {
+  part: string;
+  /** It can be opened and relined in the house. */
+  serviceable: boolean;
+  lockUp: boolean;
+  /** Gears in which lock-up may apply. */
+  lockUpGears: string[];
+}
+
+/** A limit that is measured; pack clearances, band travel and coil resistances stand with their own. */
+export interface Spec {
+  id: string;
+  name: string;
+  kind:
+    'end-play' | 'clearance' | 'pinion-play' | 'pump-clearance' | 'runout' | 'pressure' | 'flow' | 'torque';
+  station: string;
+  /** SI: m, Pa, m³/s or N·m, by kind. At least one limit. */
+  min?: number;
+  max?: number;
+  gearset?: string;
+  part?: string;
+}
+
+export interface LabourOperation {
+  id: string;
+  name: string;
+  hours: number;
+}
+
+export interface Variant {
+  id: string;
+  name: string;
+  part: string;
+  measure: string;
+  /** What the measurement reads for each, m. */
+  readings: (Limits & { is: string })[];
+}
