@@ -1,15 +1,18 @@
 import { withClient } from '@/server/db';
 import { board } from '@/server/jobs';
 import { pageUser } from '@/server/page';
-import { allUnits, terms } from '@/server/library';
+import { terms } from '@/server/library';
+import { listUnits } from '@/server/units';
 import { Board } from '@/ui/board/board';
 
 export const metadata = { title: 'Jobs · Pelvik' };
 
 export default async function BoardPage() {
   const user = await pageUser();
-  const cards = await withClient((client) => board(client));
-  const units = allUnits().map((u) => ({ id: u.id, name: u.name, layout: u.layout }));
+  const { cards, units } = await withClient(async (client) => ({
+    cards: await board(client),
+    units: (await listUnits(client)).map(({ id, name, layout }) => ({ id, name, layout })),
+  }));
   return (
     <Board
       user={user}

@@ -19,7 +19,7 @@ export async function exportCase(client: Client, jobNumber: number): Promise<Cas
   const quotes = await quotesOf(client, job.id);
   return {
     format: CASE_FORMAT,
-    unit: job.unitId,
+    unit: job.unit.id,
     findings: findingsOf(job.state),
     history: await entriesOf(client, job.id),
     photos: photos.map((p) => ({
@@ -77,7 +77,7 @@ export async function importCase(client: Client, value: unknown, user: User): Pr
   await saveState(
     client,
     job.id,
-    document.unit,
+    job.unit,
     fold(EMPTY_STATE, entries),
     Math.max(0, ...entries.map((e) => e.seq)),
   );

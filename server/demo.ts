@@ -70,7 +70,7 @@ async function loadJob(client: Client, demo: DemoJob): Promise<void> {
     const drawing = readFileSync(path.join(process.cwd(), 'data', 'demo', 'photos', photo.file));
     await savePhoto(client, job.id, photo.id, await reencode(drawing), by.name);
   }
-  await saveState(client, job.id, demo.unit, fold(EMPTY_STATE, entries), entries.length);
+  await saveState(client, job.id, job.unit, fold(EMPTY_STATE, entries), entries.length);
   if (!demo.quote) return;
   const owner = PEOPLE.find((p) => p.role === 'owner')!;
   const quote = await makeQuote(client, job.number, owner);

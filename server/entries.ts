@@ -6,6 +6,7 @@ import { entriesOf, saveState, toEntry } from './jobs';
 import { mayWrite } from './permissions';
 import { notFound, UserError } from './problem';
 import type { User } from './users';
+import { unitOf } from './units';
 
 const batchSchema = ajv.compile({
   type: 'object',
@@ -54,7 +55,7 @@ export async function appendEntries(
   batch: NewEntry[],
 ): Promise<{ entries: Entry[]; refused: Refused[]; lastSeq: number }> {
   const { rows } = await client.query(
-    'SELECT id, unit_id, last_seq, snapshot, fold_version FROM jobs WHERE number = $1 FOR UPDATE',
+    'SELECT id, unit_id, unit_version, last_seq, snapshot, fold_version FROM jobs WHERE number = $1 FOR UPDATE',
     [jobNumber],
   );
   const job = rows[0];
@@ -75,8 +76,10 @@ export async function appendEntries(
   const before: JobState =
     job.fold_version === FOLD_VERSION ? job.snapshot : fold(EMPTY_STATE, await entriesOf(client, job.id));
   const entries = await insert(client, job.id, job.last_seq, user.name, fresh);
-  if (entries.length)
-    await saveState(client, job.id, job.unit_id, fold(before, entries), entries.at(-1)!.seq);
+  if (entries.length) {
+    const unit = await unitOf(client, { id: job.unit_id, version: job.unit_version });
+    await saveState(client, job.id, unit, fold(before, entries), entries.at(-1)!.seq);
+  }
   return { entries, refused, lastSeq: entries.at(-1)?.seq ?? job.last_seq };
 }
 

@@ -2,13 +2,15 @@ import { randomUUID } from 'node:crypto';
 import { EMPTY_STATE, fold, FOLD_VERSION, stageReached, summaryOf } from '@/core/case';
 import type { BoardCard, Entry, JobState, Quoted, Stage } from '@/core/case';
 import type { Client } from './db';
-import { unitById } from './library';
+import type { UnitDefinition } from '@/core/unit';
 import { notFound } from './problem';
+import { newestUnit, unitOf } from './units';
 
 export interface Job {
   id: string;
   number: number;
-  unitId: string;
+  /** In the version the job began with. */
+  unit: UnitDefinition;
   lastSeq: number;
   state: JobState;
   stage: Stage;
@@ -16,15 +18,16 @@ export interface Job {
 }
 
 export async function createJob(client: Client, unitId: string, by: string): Promise<Job> {
-  unitById(unitId);
+  const key = await newestUnit(client, unitId);
   const { rows } = await client.query(
-    `INSERT INTO jobs (id, unit_id, fold_version, stage, summary, created_by) VALUES ($1, $2, $3, 'intake', $4, $5) RETURNING id, number`,
-    [randomUUID(), unitId, FOLD_VERSION, JSON.stringify(summaryOf(EMPTY_STATE)), by],
+    `INSERT INTO jobs (id, unit_id, unit_version, fold_version, stage, summary, created_by)
+     VALUES ($1, $2, $3, $4, 'intake', $5, $6) RETURNING id, number`,
+    [randomUUID(), key.id, key.version, FOLD_VERSION, JSON.stringify(summaryOf(EMPTY_STATE)), by],
   );
   return {
     id: rows[0].id,
     number: rows[0].number,
-    unitId,
+    unit: await unitOf(client, key),
     lastSeq: 0,
     state: EMPTY_STATE,
     stage: 'intake',
@@ -35,7 +38,7 @@ export async function createJob(client: Client, unitId: string, by: string): Pro
 /** A job by number. A snapshot of another fold version is folded anew from the entries. Throws a UserError 404. */
 export async function jobByNumber(client: Client, number: number): Promise<Job> {
   const { rows } = await client.query(
-    `SELECT j.id, j.number, j.unit_id, j.last_seq, j.snapshot, j.fold_version, j.stage, ${QUOTED} AS quoted
+    `SELECT j.id, j.number, j.unit_id, j.unit_version, j.last_seq, j.snapshot, j.fold_version, j.stage, ${QUOTED} AS quoted
      FROM jobs j WHERE j.number = $1`,
     [Number.isSafeInteger(number) && number < 2 ** 31 ? number : -1],
   );
@@ -44,7 +47,7 @@ export async function jobByNumber(client: Client, number: number): Promise<Job> 
   return {
     id: row.id,
     number: row.number,
-    unitId: row.unit_id,
+    unit: await unitOf(client, { id: row.unit_id, version: row.unit_version }),
     lastSeq: row.last_seq,
     state:
       row.fold_version === FOLD_VERSION ? row.snapshot : fold(EMPTY_STATE, await entriesOf(client, row.id)),
@@ -76,7 +79,7 @@ export function toEntry(row: EntryRow): Entry {
 export async function saveState(
   client: Client,
   jobId: string,
-  unitId: string,
+  unit: UnitDefinition,
   state: JobState,
   lastSeq: number,
 ): Promise<void> {
@@ -85,7 +88,7 @@ export async function saveState(
     summary.customer,
     summary.vehicle,
     summary.complaint,
-    unitById(unitId).name,
+    unit.name,
     state['vehicle.plate']?.value ?? '',
   ]
     .join(' ')
@@ -99,24 +102,28 @@ export async function saveState(
       lastSeq,
       JSON.stringify(summary),
       search,
-      await reached(client, jobId, unitId, state),
+      await reached(client, jobId, unit, state),
     ],
   );
 }
 
-async function reached(client: Client, jobId: string, unitId: string, state: JobState): Promise<Stage> {
+async function reached(client: Client, jobId: string, unit: UnitDefinition, state: JobState): Promise<Stage> {
   const { rows } = await client.query(
     `SELECT bool_or(status = 'accepted') AS accepted, count(*)::int AS n FROM quotes WHERE job_id = $1`,
     [jobId],
   );
   const quote = rows[0].accepted ? 'accepted' : rows[0].n > 0 ? 'open' : 'none';
-  return stageReached(state, unitById(unitId).stations.length, quote);
+  return stageReached(state, unit.stations.length, quote);
 }
 
 /** Works the stage out anew after a quote was made or answered. */
 export async function refreshStage(client: Client, jobId: string): Promise<void> {
-  const { rows } = await client.query('SELECT unit_id, snapshot FROM jobs WHERE id = $1 FOR UPDATE', [jobId]);
-  const stage = await reached(client, jobId, rows[0].unit_id, rows[0].snapshot);
+  const { rows } = await client.query(
+    'SELECT unit_id, unit_version, snapshot FROM jobs WHERE id = $1 FOR UPDATE',
+    [jobId],
+  );
+  const unit = await unitOf(client, { id: rows[0].unit_id, version: rows[0].unit_version });
+  const stage = await reached(client, jobId, unit, rows[0].snapshot);
   await client.query('UPDATE jobs SET stage = $2, updated_at = now() WHERE id = $1', [jobId, stage]);
 }
 
@@ -133,17 +140,18 @@ const QUOTED = `(
 export async function board(client: Client, words: string[] = [], limit = 200): Promise<BoardCard[]> {
   const patterns = words.map((w) => `%${w.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`);
   const { rows } = await client.query(
-    `SELECT j.number, j.unit_id, j.stage, j.summary, j.updated_at, ${QUOTED} AS quoted
-     FROM jobs j WHERE NOT j.closed AND (j.search || ' ' || j.number) LIKE ALL ($1::text[])
+    `SELECT j.number, u.name AS unit, u.stations, j.stage, j.summary, j.updated_at, ${QUOTED} AS quoted
+     FROM jobs j JOIN units u ON u.id = j.unit_id AND u.version = j.unit_version
+     WHERE NOT j.closed AND (j.search || ' ' || j.number) LIKE ALL ($1::text[])
      ORDER BY j.updated_at DESC LIMIT $2`,
     [patterns, limit],
   );
   return rows.map((r) => ({
     number: r.number,
-    unit: unitById(r.unit_id).name,
+    unit: r.unit,
     stage: r.stage,
     summary: r.summary,
-    stations: unitById(r.unit_id).stations.length,
+    stations: r.stations,
     quoted: r.quoted,
     updatedAt: r.updated_at.toISOString(),
   }));

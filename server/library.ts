@@ -6,11 +6,8 @@ import behaviour from '@/data/knowledge/behaviour.json';
 import causal from '@/data/knowledge/causal.json';
 import scopeRules from '@/data/policies/scope-rules.json';
 import shop from '@/data/prices/shop.json';
-import { shippedUnits } from '@/data/shipped';
-import { UserError } from './problem';
 
 /** What ships as data: checked by the tests, so it is trusted here. */
-const UNITS = shippedUnits;
 export const knowledge = { causal, behaviour } as unknown as Knowledge;
 export const rules = scopeRules as unknown as ScopeRules;
 export const terms = shop as unknown as ShopTerms;
@@ -23,21 +20,6 @@ export interface Library {
   terms: ShopTerms;
 }
 
-export function allUnits(): readonly UnitDefinition[] {
-  return UNITS;
-}
-
-export function unitById(id: string): UnitDefinition {
-  const unit = UNITS.find((u) => u.id === id);
-  if (!unit)
-    throw new UserError(
-      400,
-      `Pelvik has no unit "${id}".`,
-      `Use one of: ${UNITS.map((u) => u.id).join(', ')}.`,
-    );
-  return unit;
-}
-
-export function libraryFor(unitId: string): Library {
-  return { unit: unitById(unitId), knowledge, rules, terms };
+export function libraryFor(unit: UnitDefinition): Library {
+  return { unit, knowledge, rules, terms };
 }

@@ -27,7 +27,7 @@ export async function jobStart(number: string) {
       state: job.state,
       lastSeq: job.lastSeq,
       quoted: job.quoted,
-      library: libraryFor(job.unitId),
+      library: libraryFor(job.unit),
     };
   } catch (error) {
     if (error instanceof UserError && error.status === 404) return null;

@@ -9,6 +9,7 @@ const ALLOWED = {
   'make-quote': ['technician', 'counter', 'owner'],
   'send-quote': ['counter', 'owner'],
   'import-case': ['technician', 'counter', 'owner'],
+  'edit-units': ['technician', 'owner'],
   'see-shop': ['owner'],
 } as const satisfies Record<string, readonly Role[]>;
 export type Permission = keyof typeof ALLOWED;

@@ -57,7 +57,7 @@ export async function makeQuote(client: Client, jobNumber: number, user: User): 
   const job = await jobByNumber(client, jobNumber);
   // The row lock keeps two people from making the same version.
   await client.query('SELECT 1 FROM jobs WHERE id = $1 FOR UPDATE', [job.id]);
-  const content = quoteState(job.unitId, job.state, job.number, today());
+  const content = quoteState(job.unit, job.state, job.number, today());
   await client.query(
     `UPDATE quotes SET status = 'superseded' WHERE job_id = $1 AND status IN ('draft', 'sent')`,
     [job.id],

@@ -4,25 +4,28 @@ import { diagnoser } from '@/core/diagnosis';
 import type { Diagnosis } from '@/core/diagnosis';
 import { buildQuote, couldChange, findingWords, standingCause } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
-import { knowledge, rules, terms, unitById } from './library';
+import type { UnitDefinition } from '@/core/unit';
+import { knowledge, rules, terms } from './library';
 
-const compiled = new Map<string, (state: JobState) => Diagnosis>();
+const compiled = new WeakMap<UnitDefinition, (state: JobState) => Diagnosis>();
 
 /** The diagnosis of a state; a unit's model is compiled once per process. */
-export function diagnoseState(unitId: string, state: JobState): Diagnosis {
-  let diagnose = compiled.get(unitId);
-  if (!diagnose) {
-    diagnose = diagnoser(unitById(unitId), knowledge);
-    compiled.set(unitId, diagnose);
-  }
+export function diagnoseState(unit: UnitDefinition, state: JobState): Diagnosis {
+  let diagnose = compiled.get(unit);
+  if (!diagnose) compiled.set(unit, (diagnose = diagnoser(unit, knowledge)));
   return diagnose(state);
 }
 
 /** A quote for a state as it stands today (YYYY-MM-DD). */
-export function quoteState(unitId: string, state: JobState, jobNumber: number, today: string): QuoteContent {
-  const diagnosis = diagnoseState(unitId, state);
+export function quoteState(
+  unit: UnitDefinition,
+  state: JobState,
+  jobNumber: number,
+  today: string,
+): QuoteContent {
+  const diagnosis = diagnoseState(unit, state);
   return buildQuote({
-    unit: unitById(unitId),
+    unit,
     rules,
     terms,
     state,
@@ -30,7 +33,7 @@ export function quoteState(unitId: string, state: JobState, jobNumber: number, t
     cause: standingCause(state, diagnosis),
     today,
     jobNumber,
-    finding: findingWords(unitById(unitId), state, diagnosis),
+    finding: findingWords(unit, state, diagnosis),
     couldChange: couldChange(diagnosis),
     photos: below<{ about: string; caption?: string }>(state, 'photo.').map(([id, p]) => ({
       id,

@@ -12,8 +12,6 @@ export interface Complaint {
 
 /** How far a report is to be believed; the rest is spread over all behaviours. Shop-verified counts more. */
 const TRUST = { customer: 0.75, shop: 0.96 } as const;
-/** A gear commanded by electronics in their fallback program says little about the hardware. */
-const LIMP_WEIGHT = 0.2;
 const INTERMITTENT_WEIGHT = 0.7;
 const BACKGROUND = 0.05;
 
@@ -30,9 +28,7 @@ export function cellLogLikelihood(
   const logs = cell.behaviours.map((b) => Math.log(trust * row[b] + (1 - trust) * BACKGROUND));
   let mean = logs.reduce((a, b) => a + b, 0) / logs.length;
   if (cell.actsLike && prediction.actsLike) mean += cell.actsLike === prediction.actsLike ? 0.7 : -1.2;
-  return (
-    mean * (cell.limp ? LIMP_WEIGHT : 1) * (cell.when.includes('intermittent') ? INTERMITTENT_WEIGHT : 1)
-  );
+  return mean * (cell.when.includes('intermittent') ? INTERMITTENT_WEIGHT : 1);
 }
 
 /** True when the report is what this kind of prediction would produce better than most others would. */
@@ -46,7 +42,10 @@ export function agrees(table: BehaviourTable, complaint: Complaint, prediction: 
   return here > best - Math.log(6);
 }
 
-/** Sum over the grid. Gears nobody described are not counted either way. */
+/**
+ * Sum over the grid. Gears nobody described are not counted either way; those driven by electronics in their fallback
+ * program are set aside: they say little about the hardware.
+ */
 export function gridLogLikelihood(
   table: BehaviourTable,
   complaints: Complaint[],
@@ -55,6 +54,6 @@ export function gridLogLikelihood(
   const byGear = new Map(predictions.map((p) => [p.gear, p]));
   return complaints.reduce((sum, c) => {
     const prediction = byGear.get(c.gear);
-    return prediction ? sum + cellLogLikelihood(table, c, prediction) : sum;
+    return prediction && !c.cell.limp ? sum + cellLogLikelihood(table, c, prediction) : sum;
   }, 0);
 }

@@ -1,4 +1,4 @@
-import { coastBehaviour, explainTieUp, gearOutcome, solveGear } from '@/core/powerflow';
+import { coastBehaviour, gearOutcome, solveGear } from '@/core/powerflow';
 import type { Fault, GearOutcome } from '@/core/powerflow';
 import type { GearPosition, UnitDefinition } from '@/core/unit';
 
@@ -13,8 +13,6 @@ export interface Prediction {
   ratio: number | null;
   /** The gear whose ratio it takes, when it is not its own. */
   actsLike: string | null;
-  /** In a tie-up: who gives way, if anyone. */
-  weakest: string | null;
 }
 
 /** The healthy unit, solved once and shared by all predictions. */
@@ -46,10 +44,10 @@ export function predictGear(
   const slips = faults.some((f) => f.kind === 'slip');
   const normal = healthy.outcomes.get(gear.key)!;
   const got = slips ? solveGear(unit, gear.key, faults) : gearOutcome(unit, gear.key, faults);
-  const base = { gear: gear.key, outcome: got.outcome, ratio: got.ratio, actsLike: null, weakest: null };
+  const base = { gear: gear.key, outcome: got.outcome, ratio: got.ratio, actsLike: null };
   if (got.outcome === 'slip') return { ...base, kind: 'slip' };
   if (got.outcome === 'tie-up' || got.outcome === 'output-held') {
-    return { ...base, kind: 'tie-up', weakest: explainTieUp(unit, gear, faults).weakest };
+    return { ...base, kind: 'tie-up' };
   }
   if (got.outcome === 'neutral')
     return { ...base, kind: normal.outcome === 'neutral' ? 'normal' : 'neutral' };

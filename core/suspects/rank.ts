@@ -2,20 +2,26 @@ import { below } from '@/core/case';
 import type { GridCell, JobState } from '@/core/case';
 import { faultName } from '@/core/powerflow';
 import type { Fault } from '@/core/powerflow';
-import { elementOf, partOf } from '@/core/unit';
+import { elementOf, midSentence, partOf } from '@/core/unit';
 import type { Part, UnitDefinition } from '@/core/unit';
-import { agrees, gridLogLikelihood } from './fit';
+import { agrees, cellLogLikelihood } from './fit';
 import type { BehaviourTable, Complaint } from './fit';
-import { singleHypotheses } from './hypotheses';
+import { pairHypotheses, singleHypotheses } from './hypotheses';
 import type { Hypothesis } from './hypotheses';
+import { healthyTable, predict } from './predict';
 import type { Prediction } from './predict';
+import { thermalFit, thermalsOf } from './temperature';
+import type { Thermal } from './temperature';
 
 export interface Suspect {
   id: string;
   name: string;
-  fault: Fault;
+  /** One fault, or two together. */
+  faults: Fault[];
   element: string | null;
-  /** Probability among single faults, given the grid alone. */
+  /** When it is there, as the grid has it. */
+  when: Thermal;
+  /** Probability among all single faults and plausible pairs, given the grid alone. */
   probability: number;
   agree: string[];
   disagree: string[];
@@ -31,76 +37,96 @@ export function complaintsOf(state: JobState): Complaint[] {
   return below<GridCell>(state, 'grid.').map(([gear, cell]) => ({ gear, cell }));
 }
 
-/** How often single faults of each kind start a complaint, before anything is known. */
-const PRIOR: Record<Fault['kind'], number> = { lost: 1, slip: 0.9, stuck: 0.35, break: 0.4, strip: 0.3 };
+/** Prepares the ranking for a unit: all hypotheses are solved once. Ranks single faults and plausible pairs, best first. */
+export function suspectRanker(unit: UnitDefinition, table: BehaviourTable, most = 40) {
+  const singles = singleHypotheses(unit);
+  const hypotheses = [...singles, ...pairHypotheses(unit, singles)];
+  const sound = predict(unit, healthyTable(unit), []);
+  return (complaints: Complaint[]): Suspect[] => {
+    // What the electronics did in their fallback program says little about the hardware.
+    const told = complaints.filter((c) => !c.cell.limp && sound.some((p) => p.gear === c.gear));
+    if (told.length === 0) return [];
+    const ranked = rank(table, hypotheses, sound, told);
+    return ranked.slice(0, most).map((r) => toSuspect(unit, table, r, told));
+  };
+}
 
-/** Prepares the ranking for a unit; the hypotheses are solved once. */
-export function suspectRanker(unit: UnitDefinition, table: BehaviourTable) {
-  const hypotheses = singleHypotheses(unit);
-  return (complaints: Complaint[]): Suspect[] => rank(unit, table, hypotheses, complaints);
+interface Ranked {
+  hypothesis: Hypothesis;
+  when: Thermal;
+  probability: number;
 }
 
 function rank(
-  unit: UnitDefinition,
   table: BehaviourTable,
   hypotheses: Hypothesis[],
-  complaints: Complaint[],
-): Suspect[] {
-  if (complaints.length === 0) return [];
-  const scored = hypotheses.map((h) => ({
-    h,
-    log: gridLogLikelihood(table, complaints, h.predictions) + Math.log(priorOf(unit, h)),
-  }));
+  sound: Prediction[],
+  told: Complaint[],
+): Ranked[] {
+  const index = new Map(sound.map((p, k) => [p.gear, k]));
+  // Many hypotheses predict the same of a gear: each fit is worked out once.
+  const fits = told.map((complaint) => {
+    const known = new Map<string, number>();
+    return (p: Prediction) => {
+      const key = `${p.kind} ${p.actsLike ?? ''}`;
+      let fit = known.get(key);
+      if (fit === undefined) known.set(key, (fit = cellLogLikelihood(table, complaint, p)));
+      return fit;
+    };
+  });
+  const scored = hypotheses.map((hypothesis) => {
+    const ways = thermalsOf(hypothesis.faults).map(({ when, share }) => {
+      let log = Math.log(hypothesis.prior * share);
+      told.forEach((complaint, k) => {
+        const at = index.get(complaint.gear)!;
+        log += thermalFit(complaint, when, fits[k]!(hypothesis.predictions[at]!), fits[k]!(sound[at]!));
+      });
+      return { when, log };
+    });
+    const best = ways.reduce((a, b) => (b.log > a.log ? b : a));
+    const log = best.log + Math.log(ways.reduce((sum, w) => sum + Math.exp(w.log - best.log), 0));
+    return { hypothesis, when: best.when, log };
+  });
   const best = Math.max(...scored.map((s) => s.log));
   const total = scored.reduce((sum, s) => sum + Math.exp(s.log - best), 0);
   return scored
     .sort((a, b) => b.log - a.log)
-    .map(({ h, log }) => toSuspect(unit, table, h, complaints, Math.exp(log - best) / total));
-}
-
-/** Faults that look alike add up; a part that is known to be weak adds more. */
-function priorOf(unit: UnitDefinition, hypothesis: Hypothesis): number {
-  return [hypothesis.fault, ...hypothesis.alike].reduce((sum, fault) => {
-    const weakness = fault.kind === 'break' ? (partOf(unit, fault.part).weakness ?? 0.5) : 1;
-    const oneWay = 'element' in fault && elementOf(unit, fault.element).kind === 'one-way' ? 0.5 : 1;
-    return sum + PRIOR[fault.kind] * weakness * oneWay;
-  }, 0);
+    .map(({ hypothesis, when, log }) => ({ hypothesis, when, probability: Math.exp(log - best) / total }));
 }
 
 function toSuspect(
   unit: UnitDefinition,
   table: BehaviourTable,
-  hypothesis: Hypothesis,
+  { hypothesis, when, probability }: Ranked,
   complaints: Complaint[],
-  probability: number,
 ): Suspect {
   const byGear = new Map(hypothesis.predictions.map((p) => [p.gear, p]));
   // In the order of the unit's gears, as people say them.
   const judged = unit.gears.flatMap((gear) => complaints.filter((c) => c.gear === gear.key));
   const fits = (c: Complaint) => agrees(table, c, byGear.get(c.gear)!);
-  const element = 'element' in hypothesis.fault ? hypothesis.fault.element : null;
-  const paths = pathsOf(unit, hypothesis);
+  const { faults } = hypothesis;
   return {
     id: hypothesis.id,
-    name: faultName(unit, hypothesis.fault),
-    fault: hypothesis.fault,
-    element,
+    name: faults.map((f, k) => (k ? midSentence(faultName(unit, f)) : faultName(unit, f))).join(' and '),
+    faults,
+    element: faults.flatMap((f) => ('element' in f ? [f.element] : []))[0] ?? null,
+    when,
     probability,
     agree: judged.filter(fits).map((c) => c.gear),
     disagree: judged.filter((c) => !fits(c)).map((c) => c.gear),
     predictions: hypothesis.predictions,
     alike: hypothesis.alike.map((f) => faultName(unit, f)),
-    ...paths,
+    ...pathsOf(unit, hypothesis),
   };
 }
 
 function pathsOf(unit: UnitDefinition, hypothesis: Hypothesis): { feed: Part[]; power: Part[] } {
-  const faults = [hypothesis.fault, ...hypothesis.alike];
+  const faults = [...hypothesis.faults, ...hypothesis.alike];
   const elements = faults.flatMap((f) => ('element' in f ? [elementOf(unit, f.element)] : []));
   const broken = faults.flatMap((f) => (f.kind === 'break' ? [f.part] : []));
   const weakestFirst = (ids: string[]) =>
     [...new Set(ids)].map((id) => partOf(unit, id)).sort((a, b) => (b.weakness ?? 0) - (a.weakness ?? 0));
-  const stuck = hypothesis.fault.kind === 'stuck';
+  const stuck = hypothesis.faults.every((f) => f.kind === 'stuck');
   return {
     feed: weakestFirst(elements.flatMap((e) => e.feedPath)),
     power: stuck ? [] : weakestFirst([...broken, ...elements.flatMap((e) => e.powerPath)]),

@@ -1,194 +1,370 @@
-import type { Element } from '@/core/unit';
-import type { Device } from './layout';
+import type { Element, Gearset } from '@/core/unit';
+import type { Placed } from './axes';
+import type { Axis, Section } from './section';
 
-/** Half-sections in a box 66 wide and 92 high, axis at the bottom. Lines take the current colour. */
-export function Glyph({ device, active }: { device: Device; active: boolean }) {
-  if (device.kind === 'converter') return <ConverterGlyph />;
-  if (device.kind === 'pump') return <PumpGlyph />;
-  if (device.kind === 'gearset')
-    return device.gearset.kind === 'planetary' ? (
-      <PlanetaryGlyph active={active} />
-    ) : (
-      <MeshGlyph active={active} />
-    );
-  const { element } = device;
-  if (element.kind === 'band') return <BandGlyph active={active} />;
-  if (element.kind === 'one-way') return <OneWayGlyph active={active} />;
-  return <PackGlyph element={element} active={active} />;
+/** How an element stands in the gear shown. */
+export type ElementState = 'carries' | 'applied' | 'open';
+
+interface Box {
+  left: number;
+  right: number;
+  middle: number;
+  /** Screen y of a share of the zone's height. */
+  y: (share: number) => number;
+  height: number;
 }
 
-const line = { stroke: 'currentColor', fill: 'none', strokeWidth: 1.6 } as const;
-const live = (active: boolean) => (active ? 'var(--accent)' : 'var(--sheet)');
+function boxOf(placed: Placed, axis: Axis): Box {
+  return {
+    left: placed.x + 5,
+    right: placed.x + placed.width - 5,
+    middle: placed.x + placed.width / 2,
+    y: (share) => axis.y - axis.base - axis.height * share,
+    height: axis.height,
+  };
+}
 
-function PackGlyph({ element, active }: { element: Element; active: boolean }) {
-  const count = Math.min(element.pack?.order.filter((p) => p === 'friction').length ?? 3, 6);
-  const step = 36 / (count * 2);
+const line = { stroke: 'currentColor', fill: 'none' } as const;
+const fillOf = (state: ElementState) =>
+  state === 'carries' ? 'var(--accent)' : state === 'applied' ? 'url(#strip-held)' : 'var(--lining)';
+
+/** The loose parts of an element: plates and piston, band, rollers, teeth. Drums, hubs and races belong to the members. */
+export function ElementGlyph(props: { element: Element; placed: Placed; axis: Axis; state: ElementState }) {
+  const box = boxOf(props.placed, props.axis);
+  const { element, state } = props;
+  switch (element.kind) {
+    case 'band':
+      return <Band box={box} state={state} />;
+    case 'one-way':
+      return <Rollers box={box} state={state} />;
+    case 'dog':
+      return <Teeth box={box} state={state} />;
+    default:
+      return <Plates box={box} state={state} element={element} />;
+  }
+}
+
+function Plates({ box, state, element }: { box: Box; state: ElementState; element: Element }) {
+  const order = element.pack?.order ?? ['steel', 'friction', 'steel', 'friction', 'backing'];
+  const [from, to] = [box.left + 14, box.right - 8];
+  const step = (to - from) / order.length;
   return (
     <g>
-      <path d="M8 84V12H58V22" {...line} strokeWidth={2.4} />
-      <rect x={11} y={24} width={6} height={46} fill={live(active)} stroke="currentColor" strokeWidth={1.4} />
-      {Array.from({ length: count }, (_, k) => {
-        const x = 20 + k * step * 2;
+      <rect
+        x={box.left + 6}
+        y={box.y(0.82)}
+        width={5}
+        height={box.height * 0.56}
+        fill="var(--sheet)"
+        stroke="currentColor"
+        strokeWidth={1}
+      />
+      {order.map((plate, k) => {
+        const friction = plate === 'friction';
+        const thick = plate === 'backing' ? step * 0.9 : plate === 'wave' ? step * 0.3 : step * 0.62;
         return (
-          <g key={k}>
-            <line
-              x1={x}
-              x2={x}
-              y1={14}
-              y2={62}
-              stroke="var(--steel)"
-              strokeWidth={Math.max(step * 0.62, 1.6)}
-            />
-            <line
-              x1={x + step}
-              x2={x + step}
-              y1={28}
-              y2={78}
-              stroke={active ? 'var(--accent)' : 'var(--lining)'}
-              strokeWidth={Math.max(step * 0.72, 1.8)}
-            />
-          </g>
+          <rect
+            key={k}
+            x={from + k * step + (step - thick) / 2}
+            y={box.y(friction ? 0.8 : 0.92)}
+            width={thick}
+            height={box.height * (friction ? 0.62 : 0.6)}
+            fill={friction ? fillOf(state) : plate === 'wave' ? 'none' : 'var(--steel)'}
+            stroke={plate === 'wave' || plate === 'backing' ? 'currentColor' : 'none'}
+            strokeWidth={0.9}
+          />
         );
       })}
-      <path d="M20 80H60V92" {...line} strokeWidth={2.4} />
     </g>
   );
 }
 
-function BandGlyph({ active }: { active: boolean }) {
+function Band({ box, state }: { box: Box; state: ElementState }) {
   return (
     <g>
-      <path d="M10 92V40H56V92" {...line} strokeWidth={2.4} />
       <rect
-        x={10}
-        y={30}
-        width={46}
-        height={8}
-        fill={active ? 'var(--accent)' : 'var(--lining)'}
+        x={box.left + 2}
+        y={box.y(0.76)}
+        width={box.right - box.left - 4}
+        height={box.height * 0.1}
+        fill={fillOf(state)}
         stroke="currentColor"
-        strokeWidth={1.2}
+        strokeWidth={1}
       />
-      <path d="M18 30V8M48 30V18M42 18H54M44 12H52" {...line} />
+      <path
+        d={`M${box.middle - 9} ${box.y(0.78)}V${box.y(0.88)}H${box.middle + 9}V${box.y(0.78)}`}
+        {...line}
+        strokeWidth={1.4}
+      />
     </g>
   );
 }
 
-function OneWayGlyph({ active }: { active: boolean }) {
+function Rollers({ box, state }: { box: Box; state: ElementState }) {
+  const from = box.left + 8;
+  const step = (box.right - 8 - from) / 3;
+  const radius = Math.min(step * 0.42, box.height * 0.12);
   return (
     <g>
-      <path d="M10 34H56M10 72H56" {...line} strokeWidth={2.4} />
       {[0, 1, 2].map((k) => (
-        <g key={k} transform={`translate(${14 + k * 14} 0)`}>
-          <path d="M0 38 12 46V36" {...line} strokeWidth={1.2} />
-          <circle cx={6} cy={60} r={7} fill={live(active)} stroke="currentColor" strokeWidth={1.6} />
+        <g key={k}>
+          <circle
+            cx={from + step * (k + 0.5)}
+            cy={box.y(0.46)}
+            r={radius}
+            fill={state === 'carries' ? 'var(--accent)' : 'var(--sheet)'}
+            stroke="currentColor"
+            strokeWidth={1.3}
+          />
+          <path
+            d={`M${from + step * k + 1} ${box.y(0.6)}l${step * 0.7} ${box.height * 0.07}v-${box.height * 0.07}z`}
+            fill="currentColor"
+          />
         </g>
       ))}
-      <path d="M33 34V12M33 72V92" {...line} strokeWidth={2} />
     </g>
   );
 }
 
-function PlanetaryGlyph({ active }: { active: boolean }) {
-  const teeth = (y: number) =>
-    Array.from({ length: 9 }, (_, k) => (
-      <line
-        key={k}
-        x1={14 + k * 4.8}
-        x2={14 + k * 4.8}
-        y1={y}
-        y2={y + 4}
-        stroke="currentColor"
-        strokeWidth={1.1}
-      />
-    ));
+function Teeth({ box, state }: { box: Box; state: ElementState }) {
+  const rows = [0.2, 0.3, 0.4, 0.5];
+  const shut = state !== 'open';
   return (
     <g>
-      <rect x={12} y={8} width={42} height={12} fill="var(--steel)" stroke="currentColor" strokeWidth={1.6} />
-      {teeth(20)}
-      <rect
-        x={12}
-        y={28}
-        width={42}
-        height={28}
-        fill={live(active)}
-        stroke="currentColor"
-        strokeWidth={1.6}
-      />
-      {teeth(24)}
-      {teeth(56)}
-      <path d="M2 42H64V78" {...line} strokeWidth={2.2} />
-      <rect
-        x={12}
-        y={64}
-        width={42}
-        height={22}
-        fill="var(--steel)"
-        stroke="currentColor"
-        strokeWidth={1.6}
-      />
-      {teeth(60)}
-    </g>
-  );
-}
-
-function MeshGlyph({ active }: { active: boolean }) {
-  return (
-    <g>
-      <rect x={12} y={8} width={42} height={34} fill={live(active)} stroke="currentColor" strokeWidth={1.6} />
-      <rect
-        x={12}
-        y={48}
-        width={42}
-        height={38}
-        fill="var(--steel)"
-        stroke="currentColor"
-        strokeWidth={1.6}
-      />
-      {Array.from({ length: 9 }, (_, k) => (
-        <line
-          key={k}
-          x1={14 + k * 4.8}
-          x2={14 + k * 4.8}
-          y1={42}
-          y2={48}
-          stroke="currentColor"
-          strokeWidth={1.2}
+      {rows.map((share) => (
+        <rect
+          key={share}
+          x={box.middle - (shut ? 5 : 2)}
+          y={box.y(share + 0.06)}
+          width={shut ? 10 : 4}
+          height={box.height * 0.06}
+          fill={state === 'carries' ? 'var(--accent)' : 'currentColor'}
         />
       ))}
     </g>
   );
 }
 
-function ConverterGlyph() {
+/** Pinions of a planetary on their pin, with the line of each mesh. */
+export function PinionGlyph({
+  set,
+  placed,
+  axis,
+  active,
+}: {
+  set: Extract<Gearset, { kind: 'planetary' }>;
+  placed: Placed;
+  axis: Axis;
+  active: boolean;
+}) {
+  const box = boxOf(placed, axis);
+  const [from, to] = [box.left + 12, box.right - 12];
+  const rows: [number, number][] =
+    set.planets === 'single'
+      ? [[0.25, 0.73]]
+      : [
+          [0.25, 0.475],
+          [0.505, 0.73],
+        ];
+  const teeth = (share: number) => (
+    <line
+      key={share}
+      x1={from}
+      x2={to}
+      y1={box.y(share)}
+      y2={box.y(share)}
+      stroke="currentColor"
+      strokeWidth={2.4}
+      strokeDasharray="2 2"
+    />
+  );
   return (
     <g>
-      <path
-        d="M6 90C-2 60 2 14 30 10C54 8 62 30 60 52C58 70 46 78 40 90"
-        fill="var(--steel)"
-        fillOpacity={0.45}
-        stroke="currentColor"
-        strokeWidth={2.2}
-      />
-      <path d="M31 14V70M22 70C10 58 12 28 29 18M40 70C54 56 50 28 33 18" {...line} />
-      <path d="M22 78H40" {...line} strokeWidth={2.4} />
+      {rows.map(([low, high]) => (
+        <rect
+          key={low}
+          x={from}
+          y={box.y(high)}
+          width={to - from}
+          height={box.height * (high - low)}
+          fill={active ? 'var(--accent-wash)' : 'var(--sheet)'}
+          stroke="currentColor"
+          strokeWidth={1.3}
+        />
+      ))}
+      {teeth(0.235)}
+      {teeth(0.745)}
+      {set.planets === 'double' && teeth(0.49)}
     </g>
   );
 }
 
-function PumpGlyph() {
+/** The teeth between two gears on parallel shafts, and an idler where there is one. */
+export function MeshGlyph({
+  set,
+  placed,
+  section,
+  axes,
+}: {
+  set: Extract<Gearset, { kind: 'mesh' }>;
+  placed: Placed;
+  section: Section;
+  axes: [number, number];
+}) {
+  const [first, second] = axes.map((k) => section.axes[k]!);
+  const down = second!.y > first!.y ? 1 : -1;
+  const a = first!.y + down * section.gearRadius.get(`${placed.device.id} first`)!;
+  const b = second!.y - down * section.gearRadius.get(`${placed.device.id} second`)!;
+  const [from, to] = [placed.x + 9, placed.x + placed.width - 9];
+  const teeth = (y: number) => (
+    <line x1={from} x2={to} y1={y} y2={y} stroke="currentColor" strokeWidth={3} strokeDasharray="2 2" />
+  );
+  const count = (gear: { teeth: number }, y: number) => (
+    <text
+      x={placed.x + placed.width / 2}
+      y={y}
+      fontSize={11}
+      textAnchor="middle"
+      paintOrder="stroke"
+      stroke="var(--sheet)"
+      strokeWidth={3}
+      fill="currentColor"
+    >
+      {gear.teeth}
+    </text>
+  );
+  const counts = (
+    <>
+      {count(set.first, a - (down > 0 ? 6 : -14))}
+      {count(set.second, b + (down > 0 ? 14 : -6))}
+    </>
+  );
+  if (set.mesh !== 'idler')
+    return (
+      <g>
+        {teeth((a + b) / 2)}
+        {counts}
+      </g>
+    );
   return (
     <g>
-      <path d="M12 4V86H26V4ZM44 14V86" {...line} strokeWidth={2} />
       <rect
-        x={28}
-        y={34}
-        width={13}
-        height={34}
+        x={from}
+        y={Math.min(a, b)}
+        width={to - from}
+        height={Math.abs(b - a)}
+        fill="var(--sheet)"
+        stroke="currentColor"
+        strokeWidth={1.3}
+      />
+      <circle cx={placed.x + placed.width / 2} cy={(a + b) / 2} r={3} fill="currentColor" />
+      {teeth(a)}
+      {teeth(b)}
+      {counts}
+    </g>
+  );
+}
+
+/** Shell, impeller, turbine, stator and lock-up plate, cut through one half. */
+export function ConverterGlyph({
+  placed,
+  axis,
+  parallel,
+}: {
+  placed: Placed;
+  axis: Axis;
+  parallel: boolean;
+}) {
+  const { x, width } = placed;
+  const top = axis.base + axis.height * (parallel ? 1.5 : 0.98);
+  const y = (share: number) => axis.y - top * share;
+  const c = x + width * 0.52;
+  return (
+    <g>
+      <path
+        d={`M${x + 4} ${axis.y - 8}V${y(0.6)}C${x + 4} ${y(0.9)} ${c - 34} ${y(1)} ${c} ${y(1)}C${c + 46} ${y(1)} ${c + 50} ${y(0.52)} ${c + 26} ${y(0.3)}V${y(0.2)}H${x + width + 6}V${y(0.14)}H${c + 18}V${y(0.3)}C${c + 40} ${y(0.54)} ${c + 38} ${y(0.93)} ${c} ${y(0.95)}C${c - 30} ${y(0.95)} ${x + 11} ${y(0.86)} ${x + 11} ${y(0.58)}V${axis.y - 8}Z`}
         fill="var(--steel)"
         stroke="currentColor"
-        strokeWidth={1.6}
+        strokeWidth={1.3}
+        strokeLinejoin="round"
       />
-      <path d="M44 70H62M44 80H62" {...line} strokeWidth={1.8} />
+      <path
+        d={`M${c + 2} ${y(0.92)}C${c + 36} ${y(0.9)} ${c + 38} ${y(0.5)} ${c + 4} ${y(0.44)}Z`}
+        fill="var(--steel)"
+        stroke="currentColor"
+        strokeWidth={1.2}
+      />
+      <path
+        d={`M${c - 4} ${y(0.92)}C${c - 36} ${y(0.9)} ${c - 38} ${y(0.5)} ${c - 6} ${y(0.44)}Z`}
+        fill="var(--steel)"
+        stroke="currentColor"
+        strokeWidth={1.2}
+      />
+      <path
+        d={`M${c - 8} ${y(0.42)}L${c + 8} ${y(0.42)}L${c + 4} ${y(0.3)}H${c - 5}Z`}
+        fill="var(--sheet)"
+        stroke="currentColor"
+        strokeWidth={1.2}
+      />
+      <path d={`M${c - 44} ${y(0.9)}V${y(0.28)}`} {...line} strokeWidth={3} />
+      <rect
+        x={c - 52}
+        y={y(0.86)}
+        width={6}
+        height={top * 0.22}
+        fill="var(--lining)"
+        stroke="currentColor"
+        strokeWidth={0.8}
+      />
+      <path d={`M${c - 44} ${y(0.3)}H${c - 4}`} {...line} strokeWidth={2} />
+    </g>
+  );
+}
+
+/** Pump body between two covers, its gears in section, driven by the converter's hub. */
+export function PumpGlyph({ placed, axis, parallel }: { placed: Placed; axis: Axis; parallel: boolean }) {
+  const { x, width } = placed;
+  const top = axis.base + axis.height * (parallel ? 1.3 : 1);
+  const low = axis.base + 2;
+  const y = (r: number) => axis.y - r;
+  return (
+    <g>
+      <rect
+        x={x + 6}
+        y={y(top)}
+        width={12}
+        height={top - low}
+        fill="url(#strip-case)"
+        stroke="currentColor"
+        strokeWidth={1.3}
+      />
+      <rect
+        x={x + width - 18}
+        y={y(top)}
+        width={12}
+        height={top - low}
+        fill="url(#strip-case)"
+        stroke="currentColor"
+        strokeWidth={1.3}
+      />
+      <rect
+        x={x + 19}
+        y={y(low + (top - low) * 0.62)}
+        width={width - 38}
+        height={(top - low) * 0.26}
+        fill="var(--steel)"
+        stroke="currentColor"
+        strokeWidth={1.2}
+      />
+      <rect
+        x={x + 19}
+        y={y(low + (top - low) * 0.32)}
+        width={width - 38}
+        height={(top - low) * 0.2}
+        fill="var(--steel)"
+        stroke="currentColor"
+        strokeWidth={1.2}
+      />
     </g>
   );
 }

@@ -1,4 +1,4 @@
 export { UnitStrip } from './strip';
 export type { DeviceMark } from './strip';
 export { marksOf } from './marks';
-export type { Device } from './layout';
+export type { Device } from './device';

@@ -103,7 +103,6 @@ export function Teardown() {
       <UnitStrip
         unit={unit}
         marks={useSame(withCurrent(unit, marksOf(unit, state), station.id))}
-        rails={false}
         onSelect={useCallback((d: Device) => setChosen(d.station), [])}
       />
       <Stations aria-label="Stations in removal order">

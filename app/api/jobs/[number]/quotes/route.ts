@@ -11,7 +11,7 @@ type Params = { number: string };
 export const GET = route<Params>(async (_request, params) =>
   withClient(async (client) => {
     const job = await jobByNumber(client, jobNumber(params));
-    const preview = quoteState(job.unitId, job.state, job.number, today());
+    const preview = quoteState(job.unit, job.state, job.number, today());
     return Response.json({ quotes: await quotesOf(client, job.id), preview });
   }),
 );

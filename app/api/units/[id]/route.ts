@@ -1,0 +1,51 @@
+import { ajv, problemsOf } from '@/core/validation';
+import { inTransaction, withClient } from '@/server/db';
+import { readJson, route } from '@/server/http';
+import { demand } from '@/server/permissions';
+import { UserError } from '@/server/problem';
+import { deleteUnit, newestUnit, saveUnit, UNIT_LIMIT, unitOf } from '@/server/units';
+
+interface Params {
+  id: string;
+}
+
+const schema = ajv.compile({
+  type: 'object',
+  additionalProperties: false,
+  required: ['basedOn', 'definition'],
+  properties: { basedOn: { type: 'integer', minimum: 1, maximum: 1e6 }, definition: { type: 'object' } },
+});
+
+/** The definition as a file: the newest version, or `?version=`. */
+export const GET = route<Params>(async (request, { id }) => {
+  const asked = request.nextUrl.searchParams.get('version');
+  const definition = await withClient(async (client) =>
+    unitOf(
+      client,
+      asked && /^\d{1,6}$/.test(asked) ? { id, version: Number(asked) } : await newestUnit(client, id),
+    ),
+  );
+  return new Response(`${JSON.stringify(definition, null, 2)}\n`, {
+    headers: {
+      'content-type': 'application/json; charset=utf-8',
+      'content-disposition': `attachment; filename="${definition.id}.json"`,
+    },
+  });
+});
+
+/** Saves a changed definition as the next version. */
+export const PUT = route<Params>(async (request, { id }, user) => {
+  demand(user, 'edit-units');
+  const body = await readJson(request, UNIT_LIMIT);
+  const problems = problemsOf(schema, body);
+  if (problems.length)
+    throw new UserError(400, 'This is not a changed unit.', 'Send basedOn and definition.', problems);
+  const { basedOn, definition } = body as { basedOn: number; definition: unknown };
+  return Response.json(await inTransaction((client) => saveUnit(client, id, basedOn, definition, user)));
+});
+
+export const DELETE = route<Params>(async (_request, { id }, user) => {
+  demand(user, 'edit-units');
+  await inTransaction((client) => deleteUnit(client, id, user));
+  return Response.json({ ok: true });
+});
