@@ -3,7 +3,9 @@ import { withClient } from './db';
 import { currentUser } from './http';
 import { jobByNumber } from './jobs';
 import { libraryFor } from './library';
+import { may } from './permissions';
 import { UserError } from './problem';
+import { unitOf, unitVersions } from './units';
 import type { User } from './users';
 
 /** The signed-in user of a page; others are sent to sign in. */
@@ -33,4 +35,16 @@ export async function jobStart(number: string) {
     if (error instanceof UserError && error.status === 404) return null;
     throw error;
   }
+}
+
+/** Everything a unit's pages start from, in the newest version or the one asked for; null when there is none. */
+export async function unitStart(id: string, version: string | undefined) {
+  const user = await pageUser();
+  return withClient(async (client) => {
+    const versions = await unitVersions(client, id.slice(0, 60));
+    const shown = version ? versions.find((v) => String(v.version) === version) : versions[0];
+    if (!shown) return null;
+    const unit = await unitOf(client, shown);
+    return { user: user.id, mayEdit: may(user, 'edit-units'), unit, version: shown.version, versions };
+  });
 }

@@ -1,4 +1,4 @@
-import type { UnitDefinition } from '@/core/unit';
+import type { UnitDefinition, UnitKey, UnitSummary } from '@/core/unit';
 import { checkUnit } from '@/core/validation';
 import { shippedUnits } from '@/data/shipped';
 import { audit } from './audit';
@@ -8,22 +8,6 @@ import type { User } from './users';
 
 /** A definition is a few tens of kB; this is room for a very large one. */
 export const UNIT_LIMIT = 2 * 1024 * 1024;
-
-/** A unit and version as a job names it. */
-export interface UnitKey {
-  id: string;
-  version: number;
-}
-
-/** A family as the library lists it: its newest version, and how many jobs use any. */
-export interface UnitSummary extends UnitKey {
-  name: string;
-  layout: string;
-  origin: 'shipped' | 'shop';
-  createdAt: string;
-  createdBy: string;
-  jobs: number;
-}
 
 // Versions never change, so what was read once stays true for the life of the process.
 const read = new Map<string, UnitDefinition>();

@@ -20,13 +20,13 @@ export class Reasoner {
 
   prepare(unit: UnitDefinition, knowledge: Knowledge): void {
     this.diagnose = diagnoser(unit, knowledge);
-    this.rank = suspectRanker(unit, knowledge.behaviour);
+    this.rank = suspectRanker(unit, knowledge.behaviour, 12);
   }
 
   reason(state: JobState): Reasoning {
     const started = performance.now();
     const diagnosis = this.diagnose(state);
-    const suspects = this.rank(complaintsOf(state)).slice(0, 12);
+    const suspects = this.rank(complaintsOf(state));
     return { diagnosis, suspects, milliseconds: performance.now() - started };
   }
 }

@@ -142,6 +142,7 @@ export function Board(props: {
         <Button $kind="main" onPress={() => setCreating(true)}>
           New job
         </Button>
+        <Link href="/units">Units</Link>
         {props.user.role === 'owner' && <Link href="/shop">Shop</Link>}
         <ThemeSwitch />
         <SignOut name={props.user.name} />

@@ -1,9 +1,13 @@
+import type { Problem } from '@/core/validation';
+
 /** An answer of the server that is not what was asked for, in words for the user. */
 export class RequestError extends Error {
   constructor(
     readonly status: number,
     message: string,
     readonly remedy: string,
+    /** Where a document is wrong, when it is one that was sent. */
+    readonly problems: Problem[] = [],
   ) {
     super(message);
   }
@@ -18,13 +22,14 @@ export async function send<T>(method: string, url: string, body?: unknown, raw?:
     body: raw ?? (body === undefined ? undefined : JSON.stringify(body)),
   });
   const text = await answer.text();
-  const parsed = parse(text) as { error?: { message: string; remedy: string } } | null;
+  const parsed = parse(text) as { error?: { message: string; remedy: string; problems?: Problem[] } } | null;
   if (!answer.ok) {
-    const { message, remedy } = parsed?.error ?? {
+    const { message, remedy, problems } = parsed?.error ?? {
       message: `The server answered ${answer.status}.`,
       remedy: 'Try again.',
+      problems: [],
     };
-    throw new RequestError(answer.status, message, remedy);
+    throw new RequestError(answer.status, message, remedy, problems);
   }
   return parsed as T;
 }

@@ -11,13 +11,15 @@ interface Props {
   flow: Flow | null;
   mark: DeviceMark;
   fault: 'lost' | 'stuck' | 'slip' | 'break' | 'strip' | null;
+  /** Without its label. */
+  plain?: boolean;
   onSelect?: (device: Device) => void;
 }
 
 const FAULT_WORDS = { lost: 'lost', stuck: 'stuck on', slip: 'slipping', break: 'broken', strip: 'stripped' };
 
 /** A device in its column: its loose parts, its label, its condition, and the place to touch. */
-export function DeviceView({ placed, section, flow, mark, fault, onSelect }: Props) {
+export function DeviceView({ placed, section, flow, mark, fault, plain, onSelect }: Props) {
   const { device, x, width } = placed;
   const [first, last] = [section.axes[placed.axes[0]!]!, section.axes[placed.axes.at(-1)!]!];
   const top = first.y - first.wall + 2;
@@ -81,7 +83,7 @@ export function DeviceView({ placed, section, flow, mark, fault, onSelect }: Pro
         x={x + width - 11}
         y={first.y - first.base - first.height + (section.parallel ? -4 : 12)}
       />
-      <Label placed={placed} section={section} carries={carries} />
+      {!plain && <Label placed={placed} section={section} carries={carries} />}
     </g>
   );
 }
@@ -130,10 +132,11 @@ function labelOf(device: Device): string {
   if (device.kind === 'element') return device.element.short;
   if (device.kind !== 'gearset') return device.name;
   if (device.gearset.kind === 'mesh') return device.name.replace(/ pair\b.*$/, '');
-  return device.name
+  const short = device.name
     .replace(/ planetary$/, ' set')
     .replace(/^Planetary /, '')
     .replace(/, /, ' ');
+  return /^\d+$/.test(short) ? `Set ${short}` : short;
 }
 
 function isActive(device: Device, flow: Flow | null): boolean {

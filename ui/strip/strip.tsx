@@ -57,6 +57,8 @@ interface Props {
   faults?: Fault[];
   /** A member to point out. */
   member?: string | null;
+  /** A picture in a list: no labels, as small as it gets. */
+  small?: boolean;
   onSelect?: (device: Device) => void;
   /** Called with a part whose break would cut the joint that was touched. */
   onBreak?: (part: string) => void;
@@ -71,6 +73,7 @@ export const UnitStrip = memo(function UnitStrip({
   gear,
   faults = NO_FAULTS,
   member,
+  small,
   onSelect,
   onBreak,
 }: Props) {
@@ -80,10 +83,10 @@ export const UnitStrip = memo(function UnitStrip({
   return (
     <Drawing aria-label={`${unit.name} in section, converter left, output right`}>
       <svg
-        viewBox={`0 0 ${width} ${height}`}
+        viewBox={`0 0 ${width} ${small ? height - 24 : height}`}
         role="group"
         aria-label="Unit"
-        style={{ minWidth: Math.min(width * 0.72, 1100) }}
+        style={{ minWidth: small ? 0 : Math.min(width * 0.72, 1100) }}
       >
         <Patterns />
         <Case section={section} />
@@ -123,6 +126,7 @@ export const UnitStrip = memo(function UnitStrip({
             flow={flow}
             mark={marks[placed.device.id] ?? NO_MARK}
             fault={faultOn(faults, placed.device.id)}
+            plain={small}
             onSelect={onSelect}
           />
         ))}

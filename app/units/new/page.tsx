@@ -1,0 +1,15 @@
+import { unitStart, pageUser } from '@/server/page';
+import { may } from '@/server/permissions';
+import { MessagePage } from '@/ui/system/message';
+import { UnitEditor } from '../views';
+
+export const metadata = { title: 'New unit · Pelvik' };
+
+export default async function NewPage({ searchParams }: { searchParams: Promise<{ from?: string }> }) {
+  const user = await pageUser();
+  if (!may(user, 'edit-units'))
+    return <MessagePage title="Units are the bench’s to change" words="Ask a technician or the owner." />;
+  const { from } = await searchParams;
+  const start = from ? await unitStart(from, undefined) : null;
+  return <UnitEditor user={user.id} from={start?.unit} />;
+}

@@ -1,0 +1,12 @@
+import { withClient } from '@/server/db';
+import { pageUser } from '@/server/page';
+import { may } from '@/server/permissions';
+import { listUnits } from '@/server/units';
+import { UnitList } from '@/ui/library/list';
+
+export const metadata = { title: 'Units · Pelvik' };
+
+export default async function UnitsPage() {
+  const user = await pageUser();
+  return <UnitList units={await withClient(listUnits)} mayEdit={may(user, 'edit-units')} />;
+}

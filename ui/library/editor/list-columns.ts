@@ -1,0 +1,310 @@
+import type {
+  Bearing,
+  LabourOperation,
+  Member,
+  Part,
+  Sensor,
+  Solenoid,
+  Spec,
+  Station,
+  Variant,
+} from '@/core/unit';
+import { SPEC_UNITS } from '../units';
+import {
+  fixed,
+  fromLines,
+  lines,
+  members,
+  name,
+  named,
+  orNone,
+  partOrNone,
+  parts,
+  station,
+  stations,
+} from './column-kit';
+import type { Column } from './rows';
+
+export const MEMBERS: Column<Member>[] = [name()];
+
+export const STATIONS: Column<Station>[] = [
+  name(),
+  {
+    label: 'Only after',
+    kind: 'many',
+    options: stations,
+    read: (s) => s.blockedBy,
+    write: (s, blockedBy) => ({ ...s, blockedBy }),
+  },
+  {
+    label: 'Cautions, one a line',
+    kind: 'lines',
+    read: (s) => lines(s.cautions),
+    write: (s, t) => ({ ...s, cautions: fromLines(t) }),
+  },
+  {
+    label: 'Special tools, one a line',
+    kind: 'lines',
+    read: (s) => lines(s.tools),
+    write: (s, t) => ({ ...s, tools: fromLines(t) }),
+  },
+  {
+    label: 'Fasteners, one a line',
+    kind: 'lines',
+    read: (s) => lines(s.fasteners),
+    write: (s, t) => ({ ...s, fasteners: fromLines(t) }),
+  },
+];
+
+export const PARTS: Column<Part>[] = [
+  name(),
+  station(),
+  {
+    label: 'Material',
+    kind: 'choice',
+    options: fixed('steel', 'aluminium', 'bronze', 'lining', 'rubber', 'plastic', 'paper', 'copper'),
+    read: (p) => p.material,
+    write: (p, value) => ({ ...p, material: value as Part['material'] }),
+  },
+  {
+    label: 'Price',
+    kind: 'number',
+    unit: '',
+    scale: 0.01,
+    max: 1e6,
+    read: (p) => p.price,
+    write: (p, v) => orNone(p, 'price', v === undefined ? v : Math.round(v)),
+  },
+  {
+    label: 'Delivery',
+    kind: 'number',
+    unit: 'days',
+    max: 365,
+    whole: true,
+    read: (p) => p.leadDays,
+    write: (p, v) => orNone(p, 'leadDays', v),
+  },
+  {
+    label: 'Core deposit',
+    kind: 'number',
+    unit: '',
+    scale: 0.01,
+    max: 1e6,
+    read: (p) => p.coreDeposit,
+    write: (p, v) => orNone(p, 'coreDeposit', v === undefined ? v : Math.round(v)),
+  },
+  {
+    label: 'Kit',
+    kind: 'choice',
+    options: () => [
+      { value: '', label: 'not sold' },
+      { value: 'overhaul', label: 'in the overhaul kit' },
+      { value: 'separate', label: 'not in the kit' },
+      { value: 'always', label: 'always renewed' },
+    ],
+    read: (p) => p.kit ?? '',
+    write: (p, value) => orNone(p, 'kit', value as Part['kit']),
+  },
+  {
+    label: 'Starts trouble, 1 = like its peers',
+    kind: 'number',
+    unit: '',
+    max: 100,
+    read: (p) => p.weakness,
+    write: (p, v) => orNone(p, 'weakness', v),
+  },
+  {
+    label: 'How it fails',
+    kind: 'choice',
+    options: (u) => [
+      { value: '', label: 'not said' },
+      ...fixed(
+        'torn',
+        'cracked',
+        'worn',
+        'broken',
+        'sticking',
+        'leaking',
+        'sheared',
+        'stripped',
+        'blocked',
+        'scored',
+        'lining-lost',
+        'electrical',
+        'off-lever',
+        'slips',
+      )(u),
+    ],
+    read: (p) => p.failure ?? '',
+    write: (p, value) => orNone(p, 'failure', value),
+  },
+  {
+    label: 'Renewed with it',
+    kind: 'many',
+    options: parts,
+    read: (p) => p.takesAlong ?? [],
+    write: (p, v) => orNone(p, 'takesAlong', v.length ? v : undefined),
+  },
+  { label: 'Note', kind: 'text', read: (p) => p.note ?? '', write: (p, v) => orNone(p, 'note', v) },
+  {
+    label: 'How to tell variants apart',
+    kind: 'text',
+    read: (p) => p.variantMeasurement ?? '',
+    write: (p, v) => orNone(p, 'variantMeasurement', v),
+  },
+  {
+    label: 'Supplier',
+    kind: 'text',
+    read: (p) => p.supplier ?? '',
+    write: (p, v) => orNone(p, 'supplier', v),
+  },
+];
+
+export const SOLENOIDS: Column<Solenoid>[] = [
+  name(),
+  {
+    label: 'Sets',
+    kind: 'choice',
+    options: fixed('shift', 'pressure', 'lock-up'),
+    read: (s) => s.role,
+    write: (s, v) => ({ ...s, role: v as Solenoid['role'] }),
+  },
+  {
+    label: 'Kind',
+    kind: 'choice',
+    options: fixed('on-off', 'linear'),
+    read: (s) => s.kind,
+    write: (s, v) => ({ ...s, kind: v as Solenoid['kind'] }),
+  },
+  {
+    label: 'Its element alone',
+    kind: 'choice',
+    options: named((u) => u.elements, 'none'),
+    read: (s) => s.element ?? '',
+    write: (s, v) => orNone(s, 'element', v),
+  },
+  {
+    label: 'Least at 20 °C',
+    kind: 'number',
+    unit: 'Ω',
+    max: 1e5,
+    read: (s) => s.ohm.min,
+    write: (s, v) => ({ ...s, ohm: { ...s.ohm, min: v ?? 0 } }),
+  },
+  {
+    label: 'Most at 20 °C',
+    kind: 'number',
+    unit: 'Ω',
+    max: 1e5,
+    read: (s) => s.ohm.max,
+    write: (s, v) => ({ ...s, ohm: { ...s.ohm, max: v ?? 0 } }),
+  },
+  {
+    label: 'Part',
+    kind: 'choice',
+    options: parts,
+    read: (s) => s.part,
+    write: (s, part) => ({ ...s, part }),
+  },
+];
+
+export const SENSORS: Column<Sensor>[] = [
+  name(),
+  {
+    label: 'Reads',
+    kind: 'choice',
+    options: fixed('speed', 'temperature', 'pressure', 'position'),
+    read: (s) => s.kind,
+    write: (s, v) => ({ ...s, kind: v as Sensor['kind'] }),
+  },
+  {
+    label: 'Speed of',
+    kind: 'choice',
+    options: named((u) => u.members, 'none'),
+    read: (s) => s.member ?? '',
+    write: (s, v) => orNone(s, 'member', v),
+  },
+  {
+    label: 'Tip is a magnet',
+    kind: 'choice',
+    options: fixed('no', 'yes'),
+    read: (s) => (s.magnetic ? 'yes' : 'no'),
+    write: (s, v) => ({ ...s, magnetic: v === 'yes' }),
+  },
+  station(),
+];
+
+export const BEARINGS: Column<Bearing>[] = [
+  name(),
+  { label: 'One side', kind: 'choice', options: members, read: (b) => b.a, write: (b, a) => ({ ...b, a }) },
+  {
+    label: 'Other side',
+    kind: 'choice',
+    options: members,
+    read: (b) => b.b,
+    write: (b, v) => ({ ...b, b: v }),
+  },
+  station(),
+  {
+    label: 'Part',
+    kind: 'choice',
+    options: partOrNone,
+    read: (b) => b.part ?? '',
+    write: (b, v) => orNone(b, 'part', v),
+  },
+];
+
+const limit = (label: string, key: 'min' | 'max'): Column<Spec> => ({
+  label,
+  kind: 'number',
+  unit: (s) => SPEC_UNITS[s.kind].unit,
+  scale: (s) => SPEC_UNITS[s.kind].scale,
+  max: 1e6,
+  read: (s) => s[key],
+  write: (s, v) => orNone(s, key, v),
+});
+
+/** SI is kept; what is typed is mm, bar, l/min or N·m by the kind. */
+export const SPECS: Column<Spec>[] = [
+  name(),
+  {
+    label: 'Kind',
+    kind: 'choice',
+    options: fixed(...Object.keys(SPEC_UNITS)),
+    read: (s) => s.kind,
+    write: (s, v) => ({ ...s, kind: v as Spec['kind'] }),
+  },
+  limit('At least', 'min'),
+  limit('At most', 'max'),
+  station(),
+];
+
+export const VARIANTS: Column<Variant>[] = [
+  name(),
+  {
+    label: 'Part',
+    kind: 'choice',
+    options: parts,
+    read: (v) => v.part,
+    write: (v, part) => ({ ...v, part }),
+  },
+  {
+    label: 'Identifying measurement',
+    kind: 'text',
+    read: (v) => v.measure,
+    write: (v, measure) => ({ ...v, measure: measure || v.measure }),
+  },
+];
+
+export const LABOUR: Column<LabourOperation>[] = [
+  name(),
+  {
+    label: 'Hours',
+    kind: 'number',
+    unit: 'h',
+    min: 0.1,
+    max: 200,
+    read: (l) => l.hours,
+    write: (l, v) => ({ ...l, hours: v ?? l.hours }),
+  },
+];
