@@ -11,6 +11,9 @@ const VIEWS = [
   ['cause', '/jobs/1003/cause'],
   ['scope', '/jobs/1003/scope'],
   ['quote', '/jobs/1003/quote'],
+  ['units', '/units'],
+  ['unit', '/units/ostrel-eight'],
+  ['unit editor', '/units/ostrel-six/edit'],
   ['shop', '/shop'],
 ] as const;
 

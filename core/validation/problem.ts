@@ -36,6 +36,17 @@ function toProblem(error: ErrorObject): Problem {
       `Use one of: ${(params.allowedValues as unknown[]).join(', ')}.`,
     ],
     const: () => ['has the wrong value', `Use ${JSON.stringify(params.allowedValue)}.`],
+    minItems: () => [`needs at least ${String(params.limit)}`, 'Add what is missing.'],
+    maxItems: () => [`holds more than ${String(params.limit)}`, 'Leave some out.'],
+    minimum: () => [`must be at least ${String(params.limit)}`, 'Correct the number.'],
+    maximum: () => [`must be at most ${String(params.limit)}`, 'Correct the number, and check its unit.'],
+    exclusiveMinimum: () => [`must be more than ${String(params.limit)}`, 'Correct the number.'],
+    minLength: () => ['is empty', 'Write something here.'],
+    maxLength: () => [`is longer than ${String(params.limit)} characters`, 'Say it shorter.'],
+    pattern: () => [
+      'has characters that are not allowed here',
+      'Use letters, digits and hyphens, beginning with a letter or digit.',
+    ],
     type: () => [`must be ${String(params.type)}`, `Give ${String(params.type)} here.`],
   };
   const [message, remedy] = remedies[error.keyword]?.() ?? [

@@ -96,7 +96,9 @@ export function Live({
         </tbody>
       </Table>
       {unit.gears.every((g) => g.gear === null) && <Caption>Add gears and tick what each applies.</Caption>}
-      <h2>{!check ? 'Looking it over …' : check.problems.length ? 'To put right' : 'Nothing wrong'}</h2>
+      <h2>
+        {!check || behind ? 'Looking it over …' : check.problems.length ? 'To put right' : 'Nothing wrong'}
+      </h2>
       <ul aria-live="polite" aria-busy={behind}>
         {check?.problems.slice(0, 8).map((p, k) => (
           <li key={k}>
