@@ -48,14 +48,10 @@ export function DeviceView({ placed, section, flow, mark, fault, plain, onSelect
   };
   return (
     <g {...press}>
-      <rect
-        x={x}
-        y={top}
-        width={width}
-        height={bottom - top}
-        fill={mark.current ? 'var(--accent)' : 'transparent'}
-        fillOpacity={0.13}
-      />
+      {mark.current && (
+        <rect x={x} y={top} width={width} height={bottom - top} fill="var(--accent)" fillOpacity={0.13} />
+      )}
+      <rect x={x} {...reach(placed, section, top, bottom)} width={width} fill="transparent" />
       {mark.suspect && (
         <rect
           x={x + 1}
@@ -86,6 +82,14 @@ export function DeviceView({ placed, section, flow, mark, fault, plain, onSelect
       {!plain && <Label placed={placed} section={section} carries={carries} />}
     </g>
   );
+}
+
+/** What a finger may touch: the whole column where a device has it alone. */
+function reach(placed: Placed, section: Section, top: number, bottom: number): { y: number; height: number } {
+  const alone = section.placed.every((p) => p === placed || p.x !== placed.x);
+  return section.parallel && alone
+    ? { y: 14, height: section.height - 14 }
+    : { y: top, height: bottom - top };
 }
 
 /** Labels stand in one row below, broken in two where the column is narrow. */

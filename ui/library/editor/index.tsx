@@ -63,7 +63,8 @@ export function UnitEditor({ user, editing, from }: Props) {
     return editing ? named : withForwardSign(named, ratio);
   }, [draft, editing]);
   const { check, behind } = useCheck(unit);
-  const ready = check !== null && !behind && check.problems.length === 0;
+  // While the last change is being looked over saving is open: the server looks again in any case.
+  const wrong = check !== null && !behind && check.problems.length > 0;
   const save = async () => {
     setFailure(null);
     setSaving(true);
@@ -98,7 +99,7 @@ export function UnitEditor({ user, editing, from }: Props) {
           <Button $kind="frame" onPress={undo} isDisabled={!canUndo}>
             Undo
           </Button>
-          <Button $kind="main" onPress={() => void save()} isDisabled={!ready || saving}>
+          <Button $kind="main" onPress={() => void save()} isDisabled={wrong || saving}>
             {editing ? 'Save as a new version' : 'Save this unit'}
           </Button>
         </>
