@@ -98,6 +98,14 @@ describe('oil that turns with the drum', () => {
   });
 });
 
+test('at speed a drum that turns holds more, one that stands and a brake do not', () => {
+  const at = (inputSpeed: number) =>
+    new Map(margins(six, { inputSpeed }).map((m) => [`${m.element} ${m.gear}`, m.margin]));
+  const [rest, fast] = [at(0), at(500)];
+  expect(fast.get('K3 D5')!).toBeGreaterThan(rest.get('K3 D5')!);
+  expect(fast.get('B1 D2')).toBe(rest.get('B1 D2'));
+});
+
 describe('added frictions', () => {
   test('carry in proportion to their faces, and leave less steel for the heat', () => {
     const more = withMoreFrictions(six, 'K3', 1)!;

@@ -24,6 +24,8 @@ export interface MarginConditions {
   pressureShare?: number;
   /** Engine torque as a multiple of stock, default 1. */
   torqueFactor?: number;
+  /** Speed of the input, rad/s, for the oil that turns with the drums; at 0, the default, it presses nowhere. */
+  inputSpeed?: number;
 }
 
 /**
@@ -31,17 +33,19 @@ export interface MarginConditions {
  * times the stall multiplication where the gear launches. Where a split is not determined there is no margin.
  */
 export function margins(unit: UnitDefinition, conditions: MarginConditions = {}): Margin[] {
-  const { pressureShare = 1, torqueFactor = 1 } = conditions;
+  const { pressureShare = 1, torqueFactor = 1, inputSpeed = 0 } = conditions;
   const friction = new Map(frictionElements(unit).map((e) => [e.id, e]));
   const result: Margin[] = [];
   for (const gear of unit.gears) {
     const turbine = turbineTorque(unit, gear);
     const full = fullPressure(unit, gear);
-    for (const [id, share] of Object.entries(solveGear(unit, gear.key).elements)) {
+    const { elements, speeds } = solveGear(unit, gear.key);
+    for (const [id, share] of Object.entries(elements)) {
       const element = friction.get(id);
       if (!element || !share) continue;
       const loadNm = share * turbine * torqueFactor;
-      const working = { gear: gear.key };
+      // The piston turns with the drum, the first of the two members a clutch joins.
+      const working = { gear: gear.key, drumSpeed: Math.abs(speeds[element.a] ?? 0) * inputSpeed };
       const capacityNm = capacity(element, full * pressureShare, working);
       const letsGoPa = pressureFor(element, loadNm, working)!;
       result.push({

@@ -1,10 +1,10 @@
 'use client';
-import { burningOrder, capacity, solveGear } from '@/core/powerflow';
+import { capacity, solveGear } from '@/core/powerflow';
 import { elementOf, stationsInOrder } from '@/core/unit';
 import type { Element, Gearset, UnitDefinition } from '@/core/unit';
 import { Caption, Caution, Section, Stack } from '@/ui/system';
 import { Table } from './tables';
-import { bar, cm2, limitsWords, mm } from './units';
+import { cm2, limitsWords, mm } from './units';
 
 /** The application chart with what follows from it. */
 export function Chart({ unit }: { unit: UnitDefinition }) {
@@ -54,49 +54,6 @@ export function Chart({ unit }: { unit: UnitDefinition }) {
           ))}
         </tbody>
       </Table>
-    </Section>
-  );
-}
-
-/** Who lets go first, as pressure falls and as torque rises. */
-export function Burning({ unit }: { unit: UnitDefinition }) {
-  const orders = [
-    {
-      title: 'As pressure falls',
-      list: burningOrder(unit, 'low-pressure'),
-      says: (m: { letsGoPa: number; gear: string }) => `below ${bar(m.letsGoPa)} bar in ${m.gear}`,
-    },
-    {
-      title: 'As torque rises',
-      list: burningOrder(unit, 'overload'),
-      says: (m: { letsGoNm: number; gear: string }) => `above ${Math.round(m.letsGoNm)} N·m in ${m.gear}`,
-    },
-  ];
-  if (orders[0]!.list.length === 0) return null;
-  return (
-    <Section title="Burning order" note="An element that burnt out of this order had a cause of its own.">
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 28 }}>
-        {orders.map(({ title, list, says }) => (
-          <Table key={title}>
-            <thead>
-              <tr>
-                <th>{title}</th>
-                <th>lets go</th>
-                <th data-number>Margin</th>
-              </tr>
-            </thead>
-            <tbody>
-              {list.map((m) => (
-                <tr key={m.element}>
-                  <th scope="row">{elementOf(unit, m.element).name}</th>
-                  <td>{says(m)}</td>
-                  <td data-number>{m.margin.toFixed(2)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-        ))}
-      </div>
     </Section>
   );
 }

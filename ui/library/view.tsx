@@ -9,8 +9,9 @@ import { RequestError, send } from '@/ui/job/request';
 import { BenchDetail, BenchTop, usePointed } from '@/ui/powerflow/bench';
 import { usePowerflow } from '@/ui/powerflow/use-powerflow';
 import { Button, ButtonLink, Dialog, Line, Notice, Page, Section, Shortcuts, Stack } from '@/ui/system';
+import { Burning } from './burning';
 import { LibraryFrame } from './frame';
-import { Burning, Chart, Elements, Gearsets, Limits, Parts, Takedown } from './sections';
+import { Chart, Elements, Gearsets, Limits, Parts, Takedown } from './sections';
 import { WhatIf } from './what-if';
 
 const NO_FAULTS: never[] = [];

@@ -89,12 +89,20 @@ export function BenchDetail(props: {
   onPoint: (member: string | null) => void;
 }) {
   const { unit, flow } = props;
+  const tiedUp = useMemo(
+    () => solveGear(unit, flow.gear, flow.faults).outcome === 'tie-up',
+    [unit, flow.gear, flow.faults],
+  );
+  const note = `In ${flow.gear}, at the engine’s ${unit.engine.torqueNm} N·m and full line pressure. Speeds are per turn of the input.`;
+  if (tiedUp)
+    return (
+      <Section title="Torque and speed" note={note}>
+        Tied up: nothing turns until one of those that fight lets go.
+      </Section>
+    );
   return (
     <>
-      <Section
-        title="Torque and speed"
-        note={`In ${flow.gear}, at the engine’s ${unit.engine.torqueNm} N·m and full line pressure. Speeds are per turn of the input.`}
-      >
+      <Section title="Torque and speed" note={note}>
         <Two>
           <TorqueTable unit={unit} gear={flow.gear} faults={flow.faults} />
           <SpeedLadder unit={unit} gear={flow.gear} faults={flow.faults} onPoint={props.onPoint} />

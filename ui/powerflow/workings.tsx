@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { capacityInputs, fullPressure, margins, withMoreFrictions } from '@/core/powerflow';
+import { capacityInputs, fullPressure, margins, solveGear, withMoreFrictions } from '@/core/powerflow';
 import { elementOf, gearOf } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { marginIn } from './margin';
@@ -71,6 +71,15 @@ export function Workings(props: { unit: UnitDefinition; gear: string; element: s
           )}
         </>
       )}
+      {element.pack?.centrifugal && (
+        <>
+          <dt>At speed</dt>
+          <dd>
+            oil turning with the drum at 3000 a minute adds <b>{n(turningOil(unit, key, element.id))} N</b>,
+            what the balance piston takes back left out
+          </dd>
+        </>
+      )}
       {margin && (
         <>
           <dt>Margin</dt>
@@ -99,4 +108,11 @@ export function Workings(props: { unit: UnitDefinition; gear: string; element: s
       )}
     </Lines>
   );
+}
+
+/** Force of the oil that turns with a drum in a gear, the input at 3000 a minute, N. */
+function turningOil(unit: UnitDefinition, gear: string, id: string): number {
+  const element = elementOf(unit, id);
+  const drum = Math.abs(solveGear(unit, gear).speeds[element.a] ?? 0);
+  return capacityInputs(element, 0, { gear, drumSpeed: drum * 100 * Math.PI })!.centrifugalForce;
 }

@@ -38,6 +38,7 @@ export function flowOf(unit: UnitDefinition, gearKey: string, faults: Fault[]): 
             ? drives
             : gearsets.has(a.gearset),
       ).length;
+      if (solution.outcome === 'tie-up') return [m.id, 'stands'];
       const speed = solution.speeds[m.id];
       if (loaded > 1) return [m.id, speed === 0 ? 'holds' : 'carries'];
       if (speed === null || speed === undefined) return [m.id, 'floats'];

@@ -122,3 +122,9 @@ describe('where torque runs', () => {
     expect([...members.values()]).not.toContain('carries');
   });
 });
+
+test('tied up, everything stands', () => {
+  const hadric = shippedUnits.find((u) => u.id === 'hadric-five')!;
+  const { members } = flowOf(hadric, 'D1', [{ kind: 'stuck', element: 'C4R' }]);
+  expect(new Set(members.values())).toEqual(new Set(['stands']));
+});

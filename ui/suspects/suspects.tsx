@@ -53,6 +53,7 @@ export function Suspects() {
             />
           )}
         </Section>
+        <Noise unit={unit} complaints={complaints} />
         <Section
           title="Told and computed"
           note={suspect && !flow.tried ? suspect.name : 'With the faults tried above.'}
@@ -81,7 +82,6 @@ export function Suspects() {
             <PathLists feed={suspect.feed} power={suspect.power} />
           </Section>
         )}
-        <Noise unit={unit} complaints={complaints} />
         <BenchDetail unit={unit} flow={flow} onPoint={setMember} />
       </Page>
     </Stack>
