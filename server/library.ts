@@ -20,6 +20,14 @@ export interface Library {
   terms: ShopTerms;
 }
 
-export function libraryFor(unit: UnitDefinition): Library {
-  return { unit, knowledge, rules, terms };
+const texts = new WeakMap<UnitDefinition, string>();
+
+/** A unit's `Library` as JSON, written once per process. */
+export function libraryText(unit: UnitDefinition): string {
+  let text = texts.get(unit);
+  if (!text) {
+    const library: Library = { unit, knowledge, rules, terms };
+    texts.set(unit, (text = JSON.stringify(library)));
+  }
+  return text;
 }

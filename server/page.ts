@@ -2,7 +2,7 @@ import { redirect } from 'next/navigation';
 import { withClient } from './db';
 import { currentUser } from './http';
 import { jobByNumber } from './jobs';
-import { libraryFor } from './library';
+import { libraryText } from './library';
 import { may } from './permissions';
 import { UserError } from './problem';
 import { unitOf, unitVersions } from './units';
@@ -29,7 +29,7 @@ export async function jobStart(number: string) {
       state: job.state,
       lastSeq: job.lastSeq,
       quoted: job.quoted,
-      library: libraryFor(job.unit),
+      library: libraryText(job.unit),
     };
   } catch (error) {
     if (error instanceof UserError && error.status === 404) return null;

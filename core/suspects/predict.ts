@@ -1,5 +1,5 @@
-import { coastBehaviour, gearOutcome, solveGear } from '@/core/powerflow';
-import type { Fault, GearOutcome } from '@/core/powerflow';
+import { coastBehaviour, gearOutcome, solveGear, turbineTorque } from '@/core/powerflow';
+import type { Fault, GearOutcome, GearSolution } from '@/core/powerflow';
 import type { GearPosition, UnitDefinition } from '@/core/unit';
 
 /** What a gear does as a driver would meet it. */
@@ -17,7 +17,7 @@ export interface Prediction {
 
 /** The healthy unit, solved once and shared by all predictions. */
 export interface HealthyTable {
-  outcomes: Map<string, GearOutcome>;
+  outcomes: Map<string, GearSolution>;
   coast: Map<string, 'brakes' | 'freewheel' | null>;
 }
 
@@ -41,8 +41,11 @@ export function predictGear(
   gear: GearPosition,
   faults: Fault[],
 ): Prediction {
-  const slips = faults.some((f) => f.kind === 'slip');
   const normal = healthy.outcomes.get(gear.key)!;
+  // Elements that only slip change no torque before they do: the sound gear tells which of them let go.
+  const onlySlips = faults.length > 0 && faults.every((f) => f.kind === 'slip');
+  if (onlySlips) return slipping(unit, gear, normal, faults);
+  const slips = faults.some((f) => f.kind === 'slip');
   const got = slips ? solveGear(unit, gear.key, faults) : gearOutcome(unit, gear.key, faults);
   const base = { gear: gear.key, outcome: got.outcome, ratio: got.ratio, actsLike: null };
   if (got.outcome === 'slip') return { ...base, kind: 'slip' };
@@ -60,6 +63,22 @@ export function predictGear(
   const braked = healthy.coast.get(gear.key) === 'brakes';
   const freewheels = braked && coastBehaviour(unit, gear.key, faults, got.ratio!) === 'freewheel';
   return { ...base, kind: freewheels ? 'no-braking' : 'normal' };
+}
+
+function slipping(
+  unit: UnitDefinition,
+  gear: GearPosition,
+  normal: GearSolution,
+  faults: Fault[],
+): Prediction {
+  const turbine = turbineTorque(unit, gear);
+  const letsGo = faults.some(
+    (f) => f.kind === 'slip' && (normal.elements[f.element] ?? 0) * turbine > f.capacityNm,
+  );
+  const { key, ratio } = normal;
+  return letsGo
+    ? { gear: key, kind: 'slip', outcome: 'slip', ratio, actsLike: null }
+    : { gear: key, kind: 'normal', outcome: normal.outcome, ratio, actsLike: null };
 }
 
 function gearWithRatio(healthy: HealthyTable, ratio: number): string | null {
