@@ -48,6 +48,60 @@ describe('unit', () => {
     const d4 = json().gears.find((g: { key: string }) => g.key === 'D4');
     expect(d4).toMatchObject({ outcome: 'slip', slipping: 'high', fallsTo: { outcome: 'drive' } });
   });
+  test('check adds margins, both burning orders, what turns and what the teeth carry', () => {
+    const { json } = pelvik('unit', 'check', 'data/units/ostrel-eight.json', '--json');
+    const answer = json();
+    expect(answer.burningOrder.lowPressure.slice(0, 3)).toEqual(['K2', 'K3', 'B1']);
+    expect(answer.margins[0]).toMatchObject({ element: 'K2', gear: 'R' });
+    expect(answer.warnings).toEqual([]);
+    const turning = (key: string) =>
+      answer.gears.find((g: { key: string }) => g.key === key).turning['P1-pinion'];
+    expect([turning('D2'), turning('D6')]).toEqual([0, 0]);
+    expect(Math.abs(turning('D3'))).toBeGreaterThan(1);
+  });
+  test('check reports a split that is not determined beside the figures', () => {
+    const l1 = pelvik('unit', 'check', unitFile, '--json')
+      .json()
+      .gears.find((g: { key: string }) => g.key === 'L1');
+    expect(l1.elements['low-reverse']).toBeCloseTo(2.085714, 6);
+    expect(l1.split).toEqual(expect.arrayContaining(['low-reverse', 'low-owc']));
+  });
+  test('fault says what hangs on each side of a broken part, and who fights in a tie-up', () => {
+    const broken = pelvik(
+      'unit',
+      'fault',
+      'data/units/ostrel-six.json',
+      '--break',
+      'k2-drum',
+      '--json',
+    ).json();
+    expect(broken.broken[0]).toMatchObject({ part: 'k2-drum', member: 'C1', away: [{ element: 'K2' }] });
+    const stuck = pelvik('unit', 'fault', 'data/units/hadric-five.json', '--stuck', 'C4R', '--json').json();
+    const gear = (key: string) => stuck.gears.find((g: { key: string }) => g.key === key);
+    expect(gear('P')).toMatchObject({ outcome: 'drive', parkPawl: 'driven' });
+    expect(gear('D1')).toMatchObject({ outcome: 'tie-up', fight: { weakest: 'C1', feel: 'stalls' } });
+    expect(gear('R')).toMatchObject({ outcome: 'drive' });
+  });
+  test('a stripped set leaves the gears that need it without drive', () => {
+    const { out } = pelvik('unit', 'fault', 'data/units/ostrel-six.json', '--strip', 'front');
+    expect(out).toMatch(/^D1 {2}neutral/m);
+    expect(out).toMatch(/^D6 {2}drive/m);
+  });
+  test('a hostile file ends at once with one clear error', () => {
+    const deep = file('deep.json', `${'['.repeat(200_000)}${']'.repeat(200_000)}`);
+    const wide = file(
+      'wide.json',
+      JSON.stringify({ format: 'pelvik-unit/1', parts: new Array(300_000).fill({}) }),
+    );
+    for (const place of [deep, wide]) {
+      const started = Date.now();
+      const { code, err, out } = pelvik('unit', 'check', place);
+      expect(code).toBe(1);
+      expect(`${out}${err}`).toMatch(/nested|holds more than|not JSON/);
+      expect(`${out}${err}`).not.toContain('    at ');
+      expect(Date.now() - started).toBeLessThan(8000);
+    }
+  });
   test('fault takes several faults and a torque', () => {
     const { json } = pelvik(
       'unit',

@@ -1,6 +1,6 @@
 import { explainTieUp, faultKey, pairsOf, singleFaults, solveGear, turbineTorque } from '@/core/powerflow';
 import type { Fault } from '@/core/powerflow';
-import { elementOf, frictionElements, partOf } from '@/core/unit';
+import { elementOf, frictionElements, partOf, sharedFeed } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { healthyTable, predict, signatureOf } from './predict';
 import type { HealthyTable, Prediction } from './predict';
@@ -91,10 +91,8 @@ function priorOf(unit: UnitDefinition, fault: Fault): number {
 
 function linked(unit: UnitDefinition, [first, second]: [Fault, Fault], opponents: Set<string>): boolean {
   if (!('element' in first) || !('element' in second)) return false;
-  if (first.kind === 'lost' && second.kind === 'lost') {
-    const feed = elementOf(unit, second.element).feedPath;
-    return elementOf(unit, first.element).feedPath.some((id) => feed.includes(id));
-  }
+  if (first.kind === 'lost' && second.kind === 'lost')
+    return sharedFeed(unit, first.element, second.element).length > 0;
   const [stuck, other] = first.kind === 'stuck' ? [first, second] : [second, first];
   return other.kind === 'lost' && opponents.has(`${stuck.element} ${other.element}`);
 }

@@ -1,13 +1,5 @@
 import ostrelFour from '@/data/units/ostrel-four.json';
-import {
-  elementOf,
-  elementsServedBy,
-  frictionElements,
-  fullFeedPath,
-  gearOf,
-  midSentence,
-  partOf,
-} from './index';
+import { elementOf, elementsServedBy, frictionElements, gearOf, midSentence, partOf } from './index';
 import { sharedFeed, stationsInOrder } from './index';
 import type { UnitDefinition } from './index';
 
@@ -27,11 +19,6 @@ describe('ids are found, or said to be missing by name', () => {
 });
 
 describe('paths', () => {
-  test('oil goes through the common feed first, then the element’s own', () => {
-    const path = fullFeedPath(unit, 'band-2-4').map((p) => p.id);
-    expect(path.indexOf('filter')).toBeLessThan(path.indexOf('servo-piston'));
-    expect(path.at(-1)).toBe('servo-retaining-ring');
-  });
   test('the support rings starve several elements, the sun shell carries two', () => {
     expect(elementsServedBy(unit, 'support-rings').length).toBeGreaterThan(2);
     expect(elementsServedBy(unit, 'sun-shell').map((e) => e.id)).toEqual(['reverse', 'band-2-4']);

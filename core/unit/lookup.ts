@@ -26,12 +26,6 @@ export function frictionElements(unit: UnitDefinition): Element[] {
   return unit.elements.filter((e) => e.pack || e.band);
 }
 
-/** Parts an element's oil passes, from sump to piston. */
-export function fullFeedPath(unit: UnitDefinition, elementId: string): Part[] {
-  const element = elementOf(unit, elementId);
-  return [...unit.commonFeed, ...element.feedPath].map((id) => partOf(unit, id));
-}
-
 /** Parts shared by the feed of two or more elements, besides the common feed. */
 export function sharedFeed(unit: UnitDefinition, first: string, second: string): Part[] {
   const others = new Set(elementOf(unit, second).feedPath);
