@@ -22,6 +22,8 @@ const PRIOR: Record<Fault['kind'], number> = { lost: 1, slip: 0.9, stuck: 0.35, 
 /** Two at once are rare; less so when one feed serves both, or one wears the other out. */
 const PAIR = 0.006;
 const LINKED = 0.06;
+/** Gears solved for pairs. Real units stay below 4,000; of a far larger one only pairs that share a feed are tried. */
+const MOST_SOLVED = 20_000;
 
 /**
  * Every single fault: lost, stuck, broken, stripped, and each element slipping at a swept capacity. The sweep places the
@@ -66,8 +68,13 @@ export function pairHypotheses(unit: UnitDefinition, singles: readonly Hypothesi
     signatureOf(predict(unit, healthy, [])),
   ]);
   const elements = singleFaults(unit).filter((f) => f.kind === 'lost' || f.kind === 'stuck');
-  const opponents = opponentsOf(unit, healthy);
-  return pairsOf(elements).flatMap((faults) => {
+  const every = pairsOf(elements);
+  const many = every.length * unit.gears.length > MOST_SOLVED;
+  const opponents = many ? new Set<string>() : opponentsOf(unit, healthy);
+  const pairs = many
+    ? every.filter((p) => linked(unit, p, opponents)).slice(0, MOST_SOLVED / unit.gears.length)
+    : every;
+  return pairs.flatMap((faults) => {
     const predictions = predict(unit, healthy, faults);
     const signature = signatureOf(predictions);
     if (seen.has(signature)) return [];

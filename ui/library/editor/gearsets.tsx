@@ -254,7 +254,7 @@ export function MemberPick(props: {
             {m.name}
           </option>
         ))}
-        {props.fixed && <option value="case">the case: it stands still</option>}
+        {props.fixed && <option value="case">the case</option>}
         {props.own && <option value="+">a member of its own</option>}
       </Picker>
     </Column>
