@@ -5,7 +5,7 @@ import { faultKey, faultName } from '@/core/powerflow';
 import type { Fault } from '@/core/powerflow';
 import type { UnitDefinition } from '@/core/unit';
 import { Button, Line, NumberInput, Picker } from '@/ui/system';
-import { halfLoad } from './use-powerflow';
+import { halfLoad } from './fault-list';
 import type { Powerflow } from './use-powerflow';
 
 const Chip = styled.span`

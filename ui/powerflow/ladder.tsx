@@ -1,9 +1,9 @@
 'use client';
 import { useMemo } from 'react';
 import styled from 'styled-components';
-import { solveGear } from '@/core/powerflow';
 import type { Fault } from '@/core/powerflow';
 import type { UnitDefinition } from '@/core/unit';
+import { HEIGHT, LABEL, ladder, PAD } from './ladder-layout';
 
 const Drawing = styled.svg`
   display: block;
@@ -21,11 +21,8 @@ const Drawing = styled.svg`
   }
 `;
 
-const HEIGHT = 236;
 const WIDTH = 380;
-const PAD = 14;
 const RAIL = 52;
-const LABEL = 18;
 
 /** Speeds of all members as rungs of a ladder, per turn of the input; those that float are named below it. */
 export function SpeedLadder(props: {
@@ -87,42 +84,4 @@ export function SpeedLadder(props: {
       {floating.length > 0 && <figcaption>Free to turn: {floating.join(', ')}</figcaption>}
     </figure>
   );
-}
-
-interface Rung {
-  id: string;
-  name: string;
-  speed: number;
-  main: boolean;
-  /** First of those at one speed: it writes the figure. */
-  first: boolean;
-  label: number;
-}
-
-function ladder(unit: UnitDefinition, gear: string, faults: Fault[]) {
-  const { speeds } = solveGear(unit, gear, faults);
-  const known = unit.members.flatMap((m) => {
-    const speed = speeds[m.id];
-    return speed === null || speed === undefined
-      ? []
-      : [{ ...m, speed, main: m.id === unit.input || m.id === unit.output }];
-  });
-  const low = Math.min(0, ...known.map((k) => k.speed));
-  const high = Math.max(1, ...known.map((k) => k.speed));
-  const y = (speed: number) => PAD + ((high - speed) / (high - low)) * HEIGHT;
-  const sorted = known.sort((a, b) => b.speed - a.speed || Number(b.main) - Number(a.main));
-  // Labels keep their order and their distance: pushed down from the top, then back up from the bottom.
-  const places: number[] = [];
-  sorted.forEach((k, i) => places.push(Math.max(y(k.speed), i ? places[i - 1]! + LABEL : PAD)));
-  for (let i = places.length - 1, most = HEIGHT + PAD; i >= 0; i--) {
-    places[i] = Math.min(places[i]!, most);
-    most = places[i]! - LABEL;
-  }
-  const rungs = sorted.map((k, i): Rung => ({
-    ...k,
-    first: i === 0 || Math.abs(sorted[i - 1]!.speed - k.speed) > (high - low) * 0.05,
-    label: places[i]!,
-  }));
-  const floating = unit.members.filter((m) => speeds[m.id] === null).map((m) => m.name);
-  return { rungs, floating, y };
 }

@@ -1,4 +1,5 @@
-import { ConverterGlyph, ElementGlyph, MeshGlyph, PinionGlyph, PumpGlyph } from './glyph';
+import { ElementGlyph, MeshGlyph, PinionGlyph } from './glyph';
+import { ConverterGlyph, PumpGlyph } from './housing-glyph';
 import type { Placed } from './axes';
 import type { Device } from './device';
 import type { Flow } from './flow';

@@ -3,18 +3,9 @@ import { useState } from 'react';
 import { idFrom } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { Button, Section } from '@/ui/system';
-import {
-  BEARINGS,
-  LABOUR,
-  MEMBERS,
-  PARTS,
-  SENSORS,
-  SOLENOIDS,
-  SPECS,
-  STATIONS,
-  VARIANTS,
-} from './list-columns';
+import { BEARINGS, LABOUR, MEMBERS, SENSORS, SOLENOIDS, SPECS, STATIONS, VARIANTS } from './list-columns';
 import { limitsWords } from '../units';
+import { PARTS } from './part-columns';
 import { Rows } from './rows';
 import type { Column } from './rows';
 import type { Change } from './use-draft';
