@@ -56,7 +56,7 @@ export function JointMarks(props: {
 }
 
 /** Where a part's far side meets the drawing; a shaft end is found at the converter or the last column. */
-function jointOf(section: Section, part: Part): Joint | undefined {
+export function jointOf(section: Section, part: Part): Joint | undefined {
   const { member, away } = part.splits!;
   const at = away.map((a) => section.joints.find((j) => j.member === member && meets(j, a))).find(Boolean);
   if (at) return at;
