@@ -246,8 +246,68 @@ test('the powerflow bench: faults in the drawing, every gear at once, and who el
   await page.getByRole('button', { name: 'Make it whole' }).click();
   await page.getByRole('button', { name: 'Drive third' }).click();
   await page.getByRole('button', { name: 'How: Third clutch' }).click();
-  await expect(page.getByText('capacity ÷ load')).toBeVisible();
+  await expect(page.getByText('capacity ÷ load =')).toBeVisible();
   // The counter may look and try, not change.
   await expect(page.getByRole('link', { name: 'Edit' })).toHaveCount(0);
   expect((await page.request.post('/api/units', { headers: OURS, data: {} })).status()).toBe(403);
+});
+
+test('the bench by keys alone: step through the gears, break a part, let an element slip at a torque of one’s own', async ({
+  page,
+}) => {
+  await signIn(page, 'mira');
+  await page.goto('/units/ostrel-four');
+  const flow = page.getByRole('region', { name: 'Powerflow' });
+  await expect(flow).toContainText('Drive first.');
+  await page.keyboard.press('ArrowRight');
+  await expect(flow).toContainText('Drive second.');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('ArrowLeft');
+  await expect(flow).toContainText('Neutral.');
+  await flow.getByRole('button', { name: 'Sun shell' }).press('Enter');
+  await expect(flow).toContainText('Sun shell broken divides the sun shell and rear sun');
+  await flow.getByRole('button', { name: 'Without: Sun shell broken' }).press('Enter');
+  const high = flow.getByRole('button', { name: /^High clutch/ });
+  for (let k = 0; k < 3; k++) await high.press('Enter');
+  await expect(flow).toContainText('High clutch slips above');
+  const every = page.getByRole('region', { name: 'Every gear' });
+  const d4 = every.getByRole('row', { name: /^D4/ });
+  await expect(d4).toContainText('slips: high clutch');
+  await flow.getByLabel('Slips above').fill('290');
+  await expect(d4).toContainText('slips: high clutch');
+  await flow.getByLabel('Slips above').fill('310');
+  await expect(d4).toContainText('normal');
+  await page.keyboard.press('?');
+  // Typed into the field, a key stays in the field.
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
+test('margins follow the torque and pressure one chooses', async ({ page }) => {
+  await signIn(page, 'mira');
+  await page.goto('/units/ostrel-eight');
+  const burning = page.getByRole('region', { name: 'Burning order' });
+  await expect(burning).not.toContainText('slips,');
+  await burning.getByLabel('Engine torque').fill('700');
+  await expect(burning.getByRole('row', { name: /Clutch K2/ }).last()).toContainText('slips,');
+  await burning.getByLabel('Engine torque').fill('450');
+  await expect(burning).not.toContainText('slips,');
+  await burning.getByLabel('Line pressure').fill('60');
+  await expect(burning.getByRole('row', { name: /Clutch K3/ }).last()).toContainText('slips,');
+});
+
+test('a unit prints on A4: the drawing whole, the tables within the sheet', async ({ page }) => {
+  await signIn(page, 'mira');
+  await page.goto('/units/hadric-five');
+  await expect(page.getByRole('group', { name: 'Unit' })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await page.setViewportSize({ width: 794, height: 1123 });
+  const sheet = await page.evaluate(() => ({
+    wide: document.documentElement.scrollWidth,
+    drawing: document.querySelector('svg[role=group]')!.getBoundingClientRect().width,
+  }));
+  expect(sheet.wide).toBeLessThanOrEqual(794);
+  expect(sheet.drawing).toBeGreaterThan(500);
+  expect(sheet.drawing).toBeLessThanOrEqual(794);
+  const pdf = await page.pdf({ format: 'A4' });
+  expect(pdf.length).toBeGreaterThan(20_000);
 });

@@ -29,6 +29,11 @@ const Top = styled.header`
     width: 44px;
     height: 44px;
   }
+  @media print {
+    background: none;
+    color: inherit;
+    padding: 0 20px;
+  }
   nav {
     display: flex;
     gap: 4px;
@@ -40,6 +45,11 @@ const Top = styled.header`
       color: var(--frame-ink);
     }
   }
+`;
+const Actions = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
 `;
 const Main = styled.main`
   max-width: 1300px;
@@ -58,18 +68,18 @@ export function LibraryFrame(props: {
   return (
     <>
       <Top>
-        <Link href="/" aria-label="Jobs">
+        <Link data-noprint href="/" aria-label="Jobs">
           <Mark />
         </Link>
         <h1>
           {props.title}
           {props.aside && <small>{props.aside}</small>}
         </h1>
-        <nav aria-label="Ways out">
+        <nav data-noprint aria-label="Ways out">
           <Link href="/">Jobs</Link>
           {props.back && <Link href={props.back.href}>{props.back.words}</Link>}
         </nav>
-        {props.actions}
+        <Actions data-noprint>{props.actions}</Actions>
       </Top>
       <Main>{props.children}</Main>
     </>

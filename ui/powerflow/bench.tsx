@@ -58,7 +58,7 @@ export function BenchTop(props: {
         onSelect={flow.touch}
         onBreak={flow.breakPart}
       />
-      <Controls>
+      <Controls data-noprint>
         <GearPicker unit={unit} value={flow.gear} onChange={flow.setGear} onStep={flow.step} />
         <FaultPanel unit={unit} flow={flow} suspected={props.suspected} />
       </Controls>

@@ -44,6 +44,7 @@ const Drawing = styled.figure`
   @media print {
     border: 0;
     svg {
+      min-width: 0 !important;
       max-height: 120mm;
     }
   }

@@ -57,6 +57,7 @@ export const Fields = styled.div<{ $min?: number }>`
 
 export const Stack = styled.div<{ $gap?: number }>`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: ${(p) => p.$gap ?? 12}px;
   align-content: start;
 `;
