@@ -94,6 +94,26 @@ describe('what does not make sense is named with its place and a remedy', () => 
   });
 });
 
+test('a circle of gears that lock each other is found before any gear is tried', () => {
+  const hadric = structuredClone(shippedUnits.find((u) => u.id === 'hadric-five')!);
+  hadric.gearsets.push({
+    id: 'shortcut',
+    name: 'Shortcut',
+    kind: 'mesh',
+    mesh: 'internal',
+    first: { member: 'in', teeth: 30 },
+    second: { member: 'ss', teeth: 40 },
+    station: 'main-shaft',
+  });
+  const [problem] = checkUnit(hadric);
+  expect(problem!.pointer).toMatch(/^\/gearsets\/\d+$/);
+  expect(problem!.message).toContain('lock each other');
+  // The same way round with the ratio the others have: one pair too many, but nothing locks.
+  const last = hadric.gearsets.at(-1)! as { first: { teeth: number }; second: { teeth: number } };
+  [last.first.teeth, last.second.teeth] = [31, 34];
+  expect(checkUnit(hadric)).toEqual([]);
+});
+
 describe('what is odd but can be used is a warning', () => {
   test.each<[string, string, (u: UnitDefinition) => void]>([
     ['pinions that do not stand evenly', '/gearsets/0/pinions/count', (u) => (set(u).pinions = { count: 5 })],

@@ -1,4 +1,4 @@
-import { attachmentsOf } from '@/core/powerflow';
+import { attachmentsOf, gearOutcome } from '@/core/powerflow';
 import { CASE } from '@/core/unit';
 import type { Element, UnitDefinition } from '@/core/unit';
 import type { Problem } from './problem';
@@ -16,6 +16,7 @@ export function connectionProblems(unit: UnitDefinition): Problem[] {
   splits(unit, report);
   chart(unit, report);
   blockers(unit, report);
+  if (report.problems.length === 0) circles(unit, report);
   return report.problems;
 }
 
@@ -196,6 +197,22 @@ function chart(unit: UnitDefinition, report: Report): void {
         'Give one state for each shiftIndex.',
       );
   });
+}
+
+/** Gears in a circle whose ratios do not agree lock each other before any element is applied. */
+function circles(unit: UnitDefinition, report: Report): void {
+  const bare: UnitDefinition = { ...unit, elements: [] };
+  if (gearOutcome(bare, unit.gears[0]!.key).outcome !== 'tie-up') return;
+  // The set without which the rest turns closes the circle.
+  const at = unit.gearsets.findIndex((_, k) => {
+    const gearsets = unit.gearsets.filter((_, i) => i !== k);
+    return gearOutcome({ ...bare, gearsets }, unit.gears[0]!.key).outcome !== 'tie-up';
+  });
+  report.add(
+    at < 0 ? '/gearsets' : `/gearsets/${at}`,
+    'the gearsets lock each other: a circle of gears whose ratios do not agree, with nothing applied',
+    'Free one of the gears by giving it a member of its own, or correct the tooth counts.',
+  );
 }
 
 function blockers(unit: UnitDefinition, report: Report): void {
