@@ -61,7 +61,7 @@ describe.each(all)('%s in the form', (_, unit) => {
       for (const column of columns)
         if (column.kind === 'choice')
           for (const row of rows)
-            expect(column.options(unit).map((o) => o.value)).toContain(column.read(row));
+            expect(column.options(unit, row).map((o) => o.value)).toContain(column.read(row));
   });
 });
 
@@ -78,6 +78,19 @@ describe('single fields', () => {
       { kind: 'text' | 'lines' }
     >;
     expect('note' in note.write({ ...four.parts[0]!, note: 'x' }, '')).toBe(false);
+  });
+  test('a part is made a link of a power path: the member, then what is cut off', () => {
+    const [divides, cut] = ['Broken, it divides', 'What is then cut off'].map((l) =>
+      PARTS.find((c) => c.label === l)!,
+    );
+    if (divides?.kind !== 'choice' || cut?.kind !== 'many') throw new Error('other kinds of field');
+    const filter = four.parts.find((p) => p.id === 'filter')!;
+    const chosen = divides.write(filter, 'Sr');
+    const offered = cut.options(four, chosen).map((o) => o.label);
+    expect(offered).toEqual(['Reverse clutch', '2-4 band', 'sun of Rear planetary']);
+    const made = cut.write(chosen, [cut.options(four, chosen)[0]!.value]);
+    expect(made.splits).toEqual({ member: 'Sr', away: [{ element: 'reverse' }] });
+    expect('splits' in divides.write(made, '')).toBe(false);
   });
   test('more frictions lay the stack anew, still valid', () => {
     const frictions = PACK[0] as Extract<

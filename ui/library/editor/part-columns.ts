@@ -1,6 +1,47 @@
-import type { Part } from '@/core/unit';
+import { attachmentsOf } from '@/core/powerflow';
+import type { Attachment, Part, UnitDefinition } from '@/core/unit';
 import { fixed, name, orNone, parts, station } from './column-kit';
 import type { Column } from './rows';
+
+/** An attachment as the text a list of choices can hold, and back. */
+const asText = (a: Attachment) => JSON.stringify(a);
+const fromText = (text: string) => JSON.parse(text) as Attachment;
+
+function attachmentWords(unit: UnitDefinition, a: Attachment): string {
+  if ('element' in a) return unit.elements.find((e) => e.id === a.element)?.name ?? a.element;
+  if ('terminal' in a) return a.terminal === 'input' ? 'the turbine' : 'the output end';
+  return `${a.gear} of ${unit.gearsets.find((g) => g.id === a.gearset)?.name ?? a.gearset}`;
+}
+
+/** A part of a power path: which member it holds together, and what is cut off when it breaks. */
+const BREAKS: Column<Part>[] = [
+  {
+    label: 'Broken, it divides',
+    kind: 'choice',
+    options: (unit) => [
+      { value: '', label: 'nothing' },
+      ...unit.members.map((m) => ({ value: m.id, label: m.name })),
+    ],
+    read: (p) => p.splits?.member ?? '',
+    write: (p, member) =>
+      orNone(
+        p,
+        'splits',
+        member ? { member, away: p.splits?.member === member ? p.splits.away : [] } : undefined,
+      ),
+  },
+  {
+    label: 'What is then cut off',
+    kind: 'many',
+    options: (unit, p) =>
+      (p.splits ? attachmentsOf(unit, p.splits.member) : []).map((a) => ({
+        value: asText(a),
+        label: attachmentWords(unit, a),
+      })),
+    read: (p) => p.splits?.away.map(asText) ?? [],
+    write: (p, away) => (p.splits ? { ...p, splits: { ...p.splits, away: away.map(fromText) } } : p),
+  },
+];
 
 export const PARTS: Column<Part>[] = [
   name(),
@@ -84,6 +125,7 @@ export const PARTS: Column<Part>[] = [
     read: (p) => p.failure ?? '',
     write: (p, value) => orNone(p, 'failure', value),
   },
+  ...BREAKS,
   {
     label: 'Renewed with it',
     kind: 'many',

@@ -21,13 +21,13 @@ export type Column<T> = { label: string } & (
     }
   | {
       kind: 'choice';
-      options: (unit: UnitDefinition) => { value: string; label: string }[];
+      options: (unit: UnitDefinition, row: T) => { value: string; label: string }[];
       read: (row: T) => string;
       write: (row: T, value: string) => T;
     }
   | {
       kind: 'many';
-      options: (unit: UnitDefinition) => { value: string; label: string }[];
+      options: (unit: UnitDefinition, row: T) => { value: string; label: string }[];
       read: (row: T) => string[];
       write: (row: T, values: string[]) => T;
     }
@@ -177,7 +177,7 @@ export function ColumnField<T>({
             value={column.read(row)}
             onChange={(value) => onChange(column.write(row, value))}
           >
-            {column.options(unit).map((o) => (
+            {column.options(unit, row).map((o) => (
               <option key={o.value} value={o.value}>
                 {o.label}
               </option>
@@ -201,7 +201,7 @@ function Many<T>({
   row: T;
   onChange: (row: T) => void;
 }) {
-  const options = column.options(unit);
+  const options = column.options(unit, row);
   const chosen = column.read(row);
   return (
     <Slot>
