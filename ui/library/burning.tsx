@@ -2,16 +2,17 @@
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { burningOrder, marginOrder } from '@/core/powerflow';
+import type { Margin } from '@/core/powerflow';
 import { elementOf } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { Caption, Line, NumberInput, Section, Stack } from '@/ui/system';
 import { Table } from './tables';
 import { bar } from './units';
 
-const Under = styled.td<{ $slips: boolean }>`
+const Word = styled.td<{ $bad: boolean }>`
   && {
-    font-weight: 650;
-    color: ${(p) => (p.$slips ? 'var(--bad)' : 'inherit')};
+    font-weight: ${(p) => (p.$bad ? 650 : 400)};
+    color: ${(p) => (p.$bad ? 'var(--bad)' : 'inherit')};
   }
 `;
 const Three = styled.div`
@@ -34,66 +35,29 @@ export function Burning({ unit }: { unit: UnitDefinition }) {
     [unit, torque, pressure],
   );
   if (low.length === 0) return null;
-  const name = (id: string) => elementOf(unit, id).name;
   return (
     <Section title="Burning order" note="An element that burnt out of this order had a cause of its own.">
       <Stack $gap={16}>
         <Three>
-          <Table>
-            <thead>
-              <tr>
-                <th>As pressure falls</th>
-                <th>lets go</th>
-              </tr>
-            </thead>
-            <tbody>
-              {low.map((m) => (
-                <tr key={m.element}>
-                  <th scope="row">{name(m.element)}</th>
-                  <td>
-                    below {bar(m.letsGoPa)} bar in {m.gear}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-          <Table>
-            <thead>
-              <tr>
-                <th>As torque rises</th>
-                <th>lets go</th>
-              </tr>
-            </thead>
-            <tbody>
-              {over.map((m) => (
-                <tr key={m.element}>
-                  <th scope="row">{name(m.element)}</th>
-                  <td>
-                    above {Math.round(m.letsGoNm)} N·m in {m.gear}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-          <Table>
-            <thead>
-              <tr>
-                <th>As chosen below</th>
-                <th data-number>Worst margin</th>
-              </tr>
-            </thead>
-            <tbody>
-              {chosen.map((m) => (
-                <tr key={m.element}>
-                  <th scope="row">{name(m.element)}</th>
-                  <Under data-number $slips={m.margin < 1}>
-                    {m.margin < 1 ? 'slips, ' : ''}
-                    {m.margin.toFixed(2)} in {m.gear}
-                  </Under>
-                </tr>
-              ))}
-            </tbody>
-          </Table>
+          <Order
+            unit={unit}
+            title="As pressure falls"
+            list={low}
+            says={(m) => `lets go below ${bar(m.letsGoPa)} bar in ${m.gear}`}
+          />
+          <Order
+            unit={unit}
+            title="As torque rises"
+            list={over}
+            says={(m) => `lets go above ${Math.round(m.letsGoNm)} N·m in ${m.gear}`}
+          />
+          <Order
+            unit={unit}
+            title="Worst margin as chosen below"
+            list={chosen}
+            says={(m) => `${m.margin < 1 ? 'slips, ' : ''}${m.margin.toFixed(2)} in ${m.gear}`}
+            bad={(m) => m.margin < 1}
+          />
         </Three>
         <Line $gap={20}>
           <NumberInput
@@ -119,5 +83,32 @@ export function Burning({ unit }: { unit: UnitDefinition }) {
         </Line>
       </Stack>
     </Section>
+  );
+}
+
+/** One order of the elements, with a word on each. */
+function Order(props: {
+  unit: UnitDefinition;
+  title: string;
+  list: Margin[];
+  says: (m: Margin) => string;
+  bad?: (m: Margin) => boolean;
+}) {
+  return (
+    <Table>
+      <thead>
+        <tr>
+          <th colSpan={2}>{props.title}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {props.list.map((m) => (
+          <tr key={m.element}>
+            <th scope="row">{elementOf(props.unit, m.element).name}</th>
+            <Word $bad={props.bad?.(m) ?? false}>{props.says(m)}</Word>
+          </tr>
+        ))}
+      </tbody>
+    </Table>
   );
 }

@@ -56,6 +56,15 @@ export function Workings(props: { unit: UnitDefinition; gear: string; element: s
             p · A − springs = {bar(inputs.pressurePa)} × {n(inputs.area * 1e4, 1)} cm² −{' '}
             {n(inputs.returnForce)} N = <b>{n(inputs.force)} N</b>
           </dd>
+          {element.pack && (
+            <>
+              <dt>Mean radius</dt>
+              <dd>
+                ⅔ · (ro³ − ri³) ÷ (ro² − ri²), ro {n(element.pack.outerDiameter * 500, 1)} mm, ri{' '}
+                {n(element.pack.innerDiameter * 500, 1)} mm = <b>{n(inputs.radius * 1000, 1)} mm</b>
+              </dd>
+            </>
+          )}
           <dt>Capacity</dt>
           {element.pack ? (
             <dd>
@@ -88,12 +97,18 @@ export function Workings(props: { unit: UnitDefinition; gear: string; element: s
           </dd>
         </>
       )}
-      {here && (
+      {here && inputs && (
         <>
           <dt>Lets go</dt>
           <dd>
-            below <b>{bar(here.letsGoPa)}</b> at this torque, or above <b>{n(here.letsGoNm)} N·m</b> of the
-            engine at this pressure
+            (load ÷ {element.pack ? '(μ · faces · r)' : 'grip of the band'} + springs) ÷ A = (
+            {n(here.loadNm / (inputs.grip * inputs.radius))} N + {n(inputs.returnForce)} N) ÷{' '}
+            {n(inputs.area * 1e4, 1)} cm² = <b>{bar(here.letsGoPa)}</b> at this torque
+          </dd>
+          <dt />
+          <dd>
+            engine × margin = {torqueNm} N·m × {n(here.margin, 2)} = <b>{n(here.letsGoNm)} N·m</b> at this
+            pressure
           </dd>
         </>
       )}

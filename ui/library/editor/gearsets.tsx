@@ -2,7 +2,7 @@
 import { Trash2 } from 'lucide-react';
 import styled from 'styled-components';
 import { addMesh, addPlanetary, idFrom, removeGearset, replaceGearset, tidy } from '@/core/unit';
-import type { Gearset, MeshSet, PlanetarySet, UnitDefinition } from '@/core/unit';
+import type { Gearset, MeshSet, PlanetarySet, ToothedMember, UnitDefinition } from '@/core/unit';
 import { Button, FieldLabel, Line, NumberInput, Picker, Section, Stack, TextInput } from '@/ui/system';
 import type { Change } from './use-draft';
 
@@ -97,27 +97,15 @@ function Planetary({ unit, set, change }: { unit: UnitDefinition; set: Planetary
         </Picker>
       </Column>
       {(['sun', 'ring'] as const).map((gear) => (
-        <Gear key={gear}>
-          <NumberInput
-            label={`${gear === 'sun' ? 'Sun' : 'Ring'} teeth`}
-            unit=""
-            min={3}
-            max={400}
-            whole
-            value={set[gear].teeth}
-            onChange={(teeth) => teeth && put({ ...set, [gear]: { ...set[gear], teeth } })}
-          />
-          <MemberPick
-            unit={unit}
-            label={`${gear === 'sun' ? 'Sun' : 'Ring'} is on`}
-            value={set[gear].member}
-            fixed
-            own={`${set.name} ${gear}`}
-            onChange={(member, grown) =>
-              change((u) => tidy(replaceGearset(grown(u), { ...set, [gear]: { ...set[gear], member } })))
-            }
-          />
-        </Gear>
+        <Toothed
+          key={gear}
+          unit={unit}
+          name={gear === 'sun' ? 'Sun' : 'Ring'}
+          gear={set[gear]}
+          fixed
+          own={`${set.name} ${gear}`}
+          onChange={(next, grown) => change((u) => tidy(replaceGearset(grown(u), { ...set, [gear]: next })))}
+        />
       ))}
       <Gear>
         <NumberInput
@@ -166,26 +154,14 @@ function Mesh({ unit, set, change }: { unit: UnitDefinition; set: MeshSet; chang
         />
       </Column>
       {(['first', 'second'] as const).map((gear) => (
-        <Gear key={gear}>
-          <NumberInput
-            label={`${gear === 'first' ? 'First' : 'Second'} teeth`}
-            unit=""
-            min={3}
-            max={400}
-            whole
-            value={set[gear].teeth}
-            onChange={(teeth) => teeth && put({ ...set, [gear]: { ...set[gear], teeth } })}
-          />
-          <MemberPick
-            unit={unit}
-            label={`${gear === 'first' ? 'First' : 'Second'} is on`}
-            value={set[gear].member}
-            own={`${set.name} ${gear} gear`}
-            onChange={(member, grown) =>
-              change((u) => tidy(replaceGearset(grown(u), { ...set, [gear]: { ...set[gear], member } })))
-            }
-          />
-        </Gear>
+        <Toothed
+          key={gear}
+          unit={unit}
+          name={gear === 'first' ? 'First' : 'Second'}
+          gear={set[gear]}
+          own={`${set.name} ${gear} gear`}
+          onChange={(next, grown) => change((u) => tidy(replaceGearset(grown(u), { ...set, [gear]: next })))}
+        />
       ))}
       <Column>
         <FieldLabel elementType="span">Mesh</FieldLabel>
@@ -204,6 +180,39 @@ function Mesh({ unit, set, change }: { unit: UnitDefinition; set: MeshSet; chang
       </Column>
       <Remove set={set} change={change} />
     </Set>
+  );
+}
+
+/** Teeth of one gear, and the member it belongs to. */
+function Toothed(props: {
+  unit: UnitDefinition;
+  name: string;
+  gear: ToothedMember;
+  fixed?: boolean;
+  own: string;
+  onChange: (gear: ToothedMember, grown: (unit: UnitDefinition) => UnitDefinition) => void;
+}) {
+  const { gear } = props;
+  return (
+    <Gear>
+      <NumberInput
+        label={`${props.name} teeth`}
+        unit=""
+        min={3}
+        max={400}
+        whole
+        value={gear.teeth}
+        onChange={(teeth) => teeth && props.onChange({ ...gear, teeth }, (u) => u)}
+      />
+      <MemberPick
+        unit={props.unit}
+        label={`${props.name} is on`}
+        value={gear.member}
+        fixed={props.fixed}
+        own={props.own}
+        onChange={(member, grown) => props.onChange({ ...gear, member }, grown)}
+      />
+    </Gear>
   );
 }
 
