@@ -19,7 +19,8 @@ const VIEWS = [
 
 for (const theme of ['light', 'dark'] as const) {
   test(`axe finds nothing serious, ${theme}`, async ({ browser }) => {
-    test.setTimeout(120_000);
+    // The whole data sheet of a unit is thousands of nodes: it takes its time on a busy machine.
+    test.setTimeout(400_000);
     const page = await (await browser.newContext({ colorScheme: theme })).newPage();
     await page.goto('/signin');
     const found: string[] = await serious(page, 'sign-in');
