@@ -66,7 +66,11 @@ export default tseslint.config(
   },
   forbid(['ui/**/*.{ts,tsx}'], ['app', 'server', 'cli', 'stand-ins'], [...NODE, 'pg']),
   forbid(['workers/**/*.ts'], ['app', 'ui', 'server', 'cli', 'stand-ins'], [...NODE, 'pg']),
-  forbid(['server/**/*.ts'], ['app', 'ui', 'cli', 'workers'], UI),
+  forbid(
+    ['server/**/*.ts'],
+    ['app', 'ui', 'cli', 'workers'],
+    UI.filter((name) => name !== 'next'),
+  ),
   forbid(['cli/**/*.ts'], ['app', 'ui', 'workers'], UI),
   forbid(['app/**/*.{ts,tsx}'], ['cli'], ['pg']),
   { files: ['cli/**/*.ts'], rules: { 'no-console': 'off' } },

@@ -1,7 +1,8 @@
+import { board } from '@/server/board';
 import { withClient } from '@/server/db';
-import { board } from '@/server/jobs';
 import { pageUser } from '@/server/page';
 import { terms } from '@/server/library';
+import { today } from '@/server/reason';
 import { listUnits } from '@/server/units';
 import { Board } from '@/ui/board/board';
 
@@ -9,18 +10,18 @@ export const metadata = { title: 'Jobs · Pelvik' };
 
 export default async function BoardPage() {
   const user = await pageUser();
-  const { cards, units } = await withClient(async (client) => ({
-    cards: await board(client),
+  const { columns, units } = await withClient(async (client) => ({
+    columns: await board(client, { today: today() }),
     units: (await listUnits(client)).map(({ id, name, layout }) => ({ id, name, layout })),
   }));
   return (
     <Board
       user={user}
-      cards={cards}
+      columns={columns}
       units={units}
       shop={terms.name}
       currency={terms.currency}
-      today={new Date().toISOString().slice(0, 10)}
+      today={today()}
     />
   );
 }

@@ -1,22 +1,34 @@
-import { existsSync } from 'node:fs';
+import { closeSync, existsSync, openSync, renameSync, rmSync } from 'node:fs';
 import { ensureCluster } from './cluster';
+import { DATABASE } from './demo';
 import { CommandError } from './fail';
+import { oneFile, readOptions } from './input';
 import { must } from './system';
 
 export const help = `
 ./pelvik backup FILE
 
-Writes the whole database, photos included, to FILE (PostgreSQL's custom format). Refuses to overwrite.
+Writes the whole database, photos included, to FILE (PostgreSQL's custom format), for its owner's eyes only (mode 0600).
+Refuses to overwrite; a backup that was cut off leaves no FILE.
 `;
 
 export async function run(args: string[]): Promise<number> {
-  const [file, ...rest] = args;
-  if (!file || rest.length) throw new CommandError('backup takes one FILE.', 2);
+  const file = oneFile(readOptions(args, [], []), 'backup');
   if (existsSync(file)) throw new CommandError(`${file} exists already: choose another name.`, 2);
+  const part = `${file}.part`;
+  rmSync(part, { force: true });
+  // Made before anything is in it, so that it is never readable for others, not even for a moment.
+  try {
+    closeSync(openSync(part, 'wx', 0o600));
+  } catch {
+    throw new CommandError(`${file} cannot be written: is the folder there?`, 2);
+  }
   const cluster = await ensureCluster();
   try {
-    must(cluster.binary('pg_dump'), ['-Fc', '-f', file, 'pelvik_demo'], { env: cluster.env });
+    must(cluster.binary('pg_dump'), ['-Fc', '-f', part, DATABASE], { env: cluster.env });
+    renameSync(part, file);
   } finally {
+    rmSync(part, { force: true });
     await cluster.release();
   }
   process.stdout.write(`Backup written to ${file}.\n`);

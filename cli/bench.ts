@@ -137,9 +137,9 @@ async function served(): Promise<Figure[]> {
   await dropDatabase(cluster, database);
   await ensureDatabase(cluster, database);
   await migrate(cluster.url(database));
-  await seedDemo(cluster.url(database));
+  await seedDemo(cluster.appUrl(database));
   const port = await freePort();
-  const server = await serve(cluster.url(database), port, 'start', true);
+  const server = await serve({ databaseUrl: cluster.appUrl(database), port, quiet: true });
   const browser = await browserType.launch({
     executablePath: '/usr/bin/chromium',
     args: CHROMIUM_FLAGS,

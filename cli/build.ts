@@ -1,7 +1,8 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { hashOf, ROOT } from './system';
+import { buildSync } from 'esbuild';
+import { DATA, hashOf, ROOT } from './system';
 import { CommandError } from './fail';
 
 const SOURCES = [
@@ -14,6 +15,8 @@ const SOURCES = [
   'stand-ins',
   'docs/formats',
   'proxy.ts',
+  'instrumentation.ts',
+  'cli/build.ts',
   'next.config.ts',
   'tsconfig.json',
   'package-lock.json',
@@ -36,6 +39,60 @@ export function ensureBuild(): number {
     throw new CommandError(
       `The build failed:\n${(done.stdout + done.stderr).trim().split('\n').slice(-40).join('\n')}`,
     );
+  bundle(hash.slice(0, 12));
   writeFileSync(STAMP, hash);
   return (Date.now() - started) / 1000;
+}
+
+const made = (name: string) => path.join(ROOT, '.next', name);
+
+/** The server process and its background processes, as plain files that start without a compiler. */
+export const SERVER = made('pelvik-server.mjs');
+export const BACKGROUND = made('pelvik-background.mjs');
+const SERVICE_WORKER = made('pelvik-service-worker.js');
+
+const COMMON = { bundle: true, absWorkingDir: ROOT, logLevel: 'error', jsx: 'automatic' } as const;
+const NODE = {
+  ...COMMON,
+  platform: 'node',
+  format: 'esm',
+  packages: 'external',
+  target: 'node20',
+} as const;
+
+/** The entry of the background processes as one file; returns where it is. */
+export function bundleBackground(outfile = path.join(DATA, 'background.mjs')): string {
+  buildSync({ ...NODE, entryPoints: ['app/background.ts'], outfile });
+  return outfile;
+}
+
+function bundle(build: string): void {
+  buildSync({ ...NODE, entryPoints: ['server/main.ts'], outfile: SERVER });
+  bundleBackground(BACKGROUND);
+  buildSync({
+    ...COMMON,
+    entryPoints: ['workers/service.worker.ts'],
+    outfile: SERVICE_WORKER,
+    format: 'iife',
+    target: 'es2022',
+    minify: true,
+    define: {
+      'self.__PRECACHE': JSON.stringify(staticFiles()),
+      'self.__BUILD': JSON.stringify(build),
+      'process.env.NODE_ENV': '"production"',
+    },
+  });
+}
+
+/** Everything of the program that a browser may need while there is no network: names change with their content. */
+function staticFiles(): { url: string; revision: null }[] {
+  const root = path.join(ROOT, '.next', 'static');
+  return readdirSync(root, { recursive: true, withFileTypes: true })
+    .filter((f) => f.isFile() && /\.(js|css|woff2?)$/.test(f.name))
+    .map((f) => path.relative(root, path.join(f.parentPath, f.name)))
+    .sort()
+    .map((name) => ({
+      url: `/_next/static/${name.split(path.sep).map(encodeURIComponent).join('/')}`,
+      revision: null,
+    }));
 }

@@ -2,8 +2,10 @@ import type { ChildProcess } from 'node:child_process';
 import demo from '@/data/demo/shop.json';
 import { ensureBuild } from './build';
 import { dropDatabase, ensureCluster, ensureDatabase } from './cluster';
+import type { Cluster } from './cluster';
 import { CommandError } from './fail';
-import { endLeftover, forgetServer, noteServer } from './leftover';
+import { noFiles, readOptions } from './input';
+import { endLeftover, forgetServer, noteServer, servedAt } from './leftover';
 import { migrate } from './migrate';
 import { seedDemo } from './seed';
 import { serve } from './serve';
@@ -13,19 +15,26 @@ export const help = `
 ./pelvik demo [--reset] [--port N]
 
 Installs what is missing, starts a private PostgreSQL on loopback, migrates, loads the demo shop when it is empty,
-builds when stale and serves. Ctrl-C stops all of it. --reset starts the demo shop anew.
+builds when stale and serves. Ctrl-C stops all of it. --reset starts the demo shop anew. A database that dies while it
+runs is started again.
+
+Behind a proxy that ends TLS, name it: PELVIK_TRUSTED_PROXIES=127.0.0.1 ./pelvik demo. Errors are kept in .pelvik/log.
 `;
 
-const DATABASE = 'pelvik_demo';
+export const DATABASE = 'pelvik_demo';
 const PORT = 4180;
 
 export async function run(args: string[], mode: 'start' | 'dev' = 'start'): Promise<number> {
-  const at = args.indexOf('--port');
-  const wanted = at < 0 ? PORT : Number(args[at + 1]);
+  const options = readOptions(args, ['--reset'], ['--port']);
+  noFiles(options, mode === 'dev' ? 'dev' : 'demo');
+  const wanted = Number(options.values.get('--port')?.[0] ?? PORT);
   if (!Number.isInteger(wanted) || wanted < 1 || wanted > 65535)
     throw new CommandError('--port takes a number from 1 to 65535.', 2);
-  const unknown = args.find((a, k) => a !== '--reset' && a !== '--port' && k !== at + 1);
-  if (unknown) throw new CommandError(`demo does not know "${unknown}". See ./pelvik demo --help.`, 2);
+  const running = servedAt();
+  if (running)
+    throw new CommandError(
+      `Pelvik runs already in this checkout, at ${running}. Stop that first (Ctrl-C there).`,
+    );
 
   const started = Date.now();
   endLeftover();
@@ -33,18 +42,19 @@ export async function run(args: string[], mode: 'start' | 'dev' = 'start'): Prom
   let server: ChildProcess;
   let port: number;
   try {
-    if (args.includes('--reset')) await dropDatabase(cluster, DATABASE);
+    if (options.flags.has('--reset')) await dropDatabase(cluster, DATABASE);
     await ensureDatabase(cluster, DATABASE);
     await migrate(cluster.url(DATABASE));
-    await seedDemo(cluster.url(DATABASE));
+    await seedDemo(cluster.appUrl(DATABASE));
     if (mode === 'start') ensureBuild();
     port = await freePort(wanted);
-    server = await serve(cluster.url(DATABASE), port, mode, mode === 'start');
+    server = await serve({ databaseUrl: cluster.appUrl(DATABASE), port, mode, quiet: mode === 'start' });
   } catch (error) {
     await cluster.release();
     throw error;
   }
-  noteServer(server.pid!);
+  const address = `http://127.0.0.1:${port}`;
+  noteServer(server.pid!, address);
 
   const own = (Date.now() - started) / 1000;
   // What npm fetched was fetched before this process began; Debian's packages are in `own`.
@@ -54,22 +64,30 @@ export async function run(args: string[], mode: 'start' | 'dev' = 'start'): Prom
     .map((p) => `  ${p.id.padEnd(8)} ${p.password.padEnd(20)} ${p.name}, ${p.role}`)
     .join('\n');
   process.stdout.write(
-    `\nPelvik is at http://127.0.0.1:${port}\n\nSign in as\n${people}\n\n` +
+    `\nPelvik is at ${address}\n\nSign in as\n${people}\n\n` +
       `Started in ${total.toFixed(1)} s (${(total - secondsDownloading()).toFixed(1)} s without the downloads of packages). Ctrl-C stops it.\n`,
   );
-  return untilStopped(server, cluster.stop);
+  return untilStopped(server, cluster);
 }
 
-/** Waits for Ctrl-C or for the server to end, then stops everything in order. */
-function untilStopped(server: ChildProcess, stopCluster: () => void): Promise<number> {
+const LOOK = 2000;
+
+/** Waits for Ctrl-C or for the server to end, then stops everything in order. A database that dies is started again. */
+function untilStopped(server: ChildProcess, cluster: Cluster): Promise<number> {
   return new Promise((resolve) => {
     let ending = false;
+    const watch = setInterval(() => {
+      if (ending || cluster.running()) return;
+      process.stderr.write('The database ended: starting it again.\n');
+      if (!cluster.restart()) process.stderr.write('It does not start: see its server.log. Trying again.\n');
+    }, LOOK);
     const end = async (code: number) => {
       if (ending) return;
       ending = true;
+      clearInterval(watch);
       await stop(server);
       forgetServer();
-      stopCluster();
+      cluster.stop();
       resolve(code);
     };
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void end(0));

@@ -1,6 +1,7 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import type { CaseDocument, Stage } from '@/core/case';
 import { isStage, STAGES } from '@/core/case';
+import { withRoles } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { checkCase, checkUnit } from '@/core/validation';
 import type { Problem } from '@/core/validation';
@@ -43,7 +44,7 @@ export function unitFor(id: string, file: string | undefined): UnitDefinition {
   const value = readJson(file);
   const problems = checkUnit(value);
   if (problems.length) throw invalid(file, 'a unit definition', problems);
-  return value as UnitDefinition;
+  return withRoles(value as UnitDefinition);
 }
 
 function invalid(file: string, what: string, problems: Problem[]): CommandError {
@@ -61,7 +62,7 @@ export function readOptions(args: string[], flags: string[], valued: string[]): 
   const result: Options = { files: [], flags: new Set(), values: new Map() };
   for (let k = 0; k < args.length; k++) {
     const arg = args[k]!;
-    if (!arg.startsWith('--')) result.files.push(arg);
+    if (!arg.startsWith('-') || arg === '-') result.files.push(arg);
     else if (flags.includes(arg)) result.flags.add(arg);
     else if (valued.includes(arg)) {
       const value = args[++k];
@@ -82,4 +83,13 @@ export function stageOption(options: Options): Stage | null {
 export function oneFile(options: Options, what: string): string {
   if (options.files.length !== 1) throw new CommandError(`Give one ${what} file.`, 2);
   return options.files[0]!;
+}
+
+/** For commands that take no file. */
+export function noFiles(options: Options, command: string): void {
+  if (options.files.length)
+    throw new CommandError(
+      `${command} does not know "${options.files[0]}". See ./pelvik ${command} --help.`,
+      2,
+    );
 }

@@ -11,7 +11,7 @@ jest.mock('./system', () => {
   const root = place.resolve(__dirname, '..');
   return { ROOT: root, DATA: place.join(root, '.pelvik', 'leftover-test') };
 });
-import { endLeftover, forgetServer, noteServer } from './leftover';
+import { endLeftover, forgetServer, noteServer, servedAt } from './leftover';
 
 const note = path.join(data, 'server.json');
 beforeEach(() => mkdirSync(data, { recursive: true }));
@@ -29,8 +29,8 @@ const ROOT = path.resolve(__dirname, '..');
 
 test('the server a killed run left behind is ended, and the note goes', async () => {
   const { child, ended } = sleeper(ROOT);
-  noteServer(child.pid!);
-  expect(JSON.parse(readFileSync(note, 'utf8'))).toMatchObject({ pid: child.pid });
+  noteServer(child.pid!, 'http://here');
+  expect(JSON.parse(readFileSync(note, 'utf8'))).toMatchObject({ server: { pid: child.pid } });
   endLeftover();
   expect(await ended).toBe('SIGKILL');
   expect(existsSync(note)).toBe(false);
@@ -38,7 +38,8 @@ test('the server a killed run left behind is ended, and the note goes', async ()
 
 test('a stranger that got the same process id later is left alone', async () => {
   const { child, ended } = sleeper(ROOT);
-  writeFileSync(note, JSON.stringify({ pid: child.pid, started: '1' }));
+  const mark = { pid: child.pid, started: '1' };
+  writeFileSync(note, JSON.stringify({ command: mark, server: mark, address: 'http://here' }));
   endLeftover();
   expect(child.exitCode).toBeNull();
   expect(child.signalCode).toBeNull();
@@ -48,7 +49,7 @@ test('a stranger that got the same process id later is left alone', async () => 
 
 test('a process of another folder is left alone', async () => {
   const { child, ended } = sleeper('/');
-  noteServer(child.pid!);
+  noteServer(child.pid!, 'http://here');
   endLeftover();
   child.kill('SIGTERM');
   expect(await ended).toBe('SIGTERM');
@@ -57,7 +58,20 @@ test('a process of another folder is left alone', async () => {
 test('no note, or one of a process long gone, is no trouble', () => {
   forgetServer();
   expect(() => endLeftover()).not.toThrow();
-  writeFileSync(note, JSON.stringify({ pid: 2 ** 22 - 1, started: '5' }));
+  const gone = { pid: 2 ** 22 - 1, started: '5' };
+  writeFileSync(note, JSON.stringify({ command: gone, server: gone, address: 'http://here' }));
+  expect(servedAt()).toBeNull();
   expect(() => endLeftover()).not.toThrow();
   expect(existsSync(note)).toBe(false);
+});
+
+test('a second start learns where the first one serves, while its command lives', async () => {
+  const { child, ended } = sleeper(ROOT);
+  noteServer(child.pid!, 'http://127.0.0.1:4999');
+  expect(servedAt()).toBe('http://127.0.0.1:4999');
+  writeFileSync(note, '{"half":');
+  expect(servedAt()).toBeNull();
+  expect(() => endLeftover()).not.toThrow();
+  child.kill('SIGTERM');
+  await ended;
 });

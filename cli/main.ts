@@ -39,16 +39,21 @@ async function main(argv: string[]): Promise<number> {
   return run(args);
 }
 
-main(process.argv.slice(2)).then(
-  (code) => process.exit(code),
-  (error: unknown) => {
-    const known = error instanceof CommandError;
-    if (known && error.problems.length && process.argv.includes('--json')) {
-      process.stdout.write(`${JSON.stringify({ ok: false, errors: error.problems })}\n`);
-      process.exit(error.code);
-    }
-    process.stderr.write(`pelvik: ${error instanceof Error ? error.message : String(error)}\n`);
-    if (!known && process.env.PELVIK_LOG === 'debug') console.error(error);
-    process.exit(known ? error.code : 1);
-  },
-);
+/** Ends the process once everything printed has been taken: a slow pipe gets the whole of it. */
+function leave(code: number): void {
+  process.stdout.write('', () => process.stderr.write('', () => process.exit(code)));
+}
+
+main(process.argv.slice(2)).then(leave, (error: unknown) => {
+  const known = error instanceof CommandError;
+  if (known && error.problems.length && process.argv.includes('--json')) {
+    process.stdout.write(`${JSON.stringify({ ok: false, errors: error.problems })}\n`);
+    return leave(error.code);
+  }
+  process.stderr.write(`pelvik: ${error instanceof Error ? error.message : String(error)}\n`);
+  if (!known && process.env.PELVIK_LOG === 'debug') console.error(error);
+  leave(known ? error.code : 1);
+});
+
+// Whoever reads may go away early (`| head`): that is no failure of ours.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => process.exit(error.code === 'EPIPE' ? 0 : 1));

@@ -1,40 +1,143 @@
 import { existsSync } from 'node:fs';
+import { Client } from 'pg';
 import { administer, dropDatabase, ensureCluster, ensureDatabase } from './cluster';
+import type { Cluster } from './cluster';
+import { DATABASE } from './demo';
 import { CommandError } from './fail';
+import { oneFile, readOptions } from './input';
+import { servedAt } from './leftover';
 import { migrate } from './migrate';
 import { must } from './system';
 
 export const help = `
 ./pelvik restore FILE
 
-Brings a backup back. It is restored beside the database first, so a broken file changes nothing; what was there
-before is kept as pelvik_before_restore until the next restore.
+Brings a backup back. It is restored beside the database and looked at first, so a broken file, or an archive of something
+else, changes nothing. What was there before is kept as pelvik_before_DATE_TIME; the newest five are kept.
+Everybody signs in again, and customers' links that were revoked stay revoked.
 `;
 
+const BESIDE = 'pelvik_restoring';
+const KEPT = 5;
+/** What every Pelvik backup holds, whatever its age. */
+const TABLES = [
+  'users',
+  'sessions',
+  'jobs',
+  'entries',
+  'photos',
+  'quotes',
+  'quote_links',
+  'quote_answers',
+  'audit',
+  'migrations',
+];
+
 export async function run(args: string[]): Promise<number> {
-  const [file, ...rest] = args;
-  if (!file || rest.length) throw new CommandError('restore takes one FILE.', 2);
+  const file = oneFile(readOptions(args, [], []), 'backup');
   if (!existsSync(file)) throw new CommandError(`There is no file ${file}.`, 2);
+  const running = servedAt();
+  if (running)
+    throw new CommandError(`Pelvik runs at ${running}. Stop it first (Ctrl-C there), then restore.`);
   const cluster = await ensureCluster();
   try {
-    await dropDatabase(cluster, 'pelvik_restoring');
-    await ensureDatabase(cluster, 'pelvik_restoring');
-    must(cluster.binary('pg_restore'), ['--exit-on-error', '--no-owner', '-d', 'pelvik_restoring', file], {
+    refuseForeign(cluster, file);
+    await dropDatabase(cluster, BESIDE);
+    await ensureDatabase(cluster, BESIDE);
+    must(cluster.binary('pg_restore'), ['--exit-on-error', '--no-owner', '-d', BESIDE, file], {
       env: cluster.env,
     });
-    await migrate(cluster.url('pelvik_restoring'));
-    await dropDatabase(cluster, 'pelvik_before_restore');
-    await administer(cluster, async (client) => {
-      await client.query(
-        `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname IN ('pelvik_demo', 'pelvik_restoring')`,
-      );
-      const { rowCount } = await client.query(`SELECT 1 FROM pg_database WHERE datname = 'pelvik_demo'`);
-      if (rowCount) await client.query('ALTER DATABASE pelvik_demo RENAME TO pelvik_before_restore');
-      await client.query('ALTER DATABASE pelvik_restoring RENAME TO pelvik_demo');
-    });
+    await migrate(cluster.url(BESIDE));
+    await keepRevoked(cluster);
+    const rescue = await swap(cluster);
+    process.stdout.write(
+      `Restored from ${file}.${rescue ? ` What was there before is kept as ${rescue}.` : ''} Everybody signs in again.\n`,
+    );
+    return 0;
+  } catch (error) {
+    await dropDatabase(cluster, BESIDE).catch(() => undefined);
+    throw error;
   } finally {
     await cluster.release();
   }
-  process.stdout.write(`Restored from ${file}.\n`);
-  return 0;
+}
+
+/** Looks at an archive's table of contents before anything of it is run. */
+function refuseForeign(cluster: Cluster, file: string): void {
+  let contents: string;
+  try {
+    contents = must(cluster.binary('pg_restore'), ['--list', file], { env: cluster.env });
+  } catch {
+    throw new CommandError(`${file} is not a backup that PostgreSQL can read. Nothing was changed.`);
+  }
+  const tables = [...contents.matchAll(/^\d+; \d+ \d+ TABLE public (\w+) /gm)].map((m) => m[1]);
+  const missing = TABLES.filter((t) => !tables.includes(t));
+  if (missing.length)
+    throw new CommandError(
+      `${file} is an archive of something else: it has no table ${missing[0]}. Nothing was changed.`,
+    );
+}
+
+/**
+ * An older backup knows nothing of what was ended since: every session ends, and a customer's link stays revoked if it is
+ * revoked in the database that is there now. Where there is none to ask, all links are.
+ */
+async function keepRevoked(cluster: Cluster): Promise<void> {
+  const revoked = await administer(cluster, (client) => exists(client, DATABASE)).then((there) =>
+    there ? withDatabase(cluster, DATABASE, revokedLinks) : null,
+  );
+  await withDatabase(cluster, BESIDE, async (client) => {
+    await client.query('UPDATE sessions SET revoked_at = now() WHERE revoked_at IS NULL');
+    await client.query(
+      `UPDATE quote_links SET revoked_at = now() WHERE revoked_at IS NULL AND ($1::bytea[] IS NULL OR token_hash = ANY ($1))`,
+      [revoked],
+    );
+    await client.query(`INSERT INTO audit (who, what, about) VALUES ('Pelvik', 'backup restored', '{}')`);
+  });
+}
+
+async function revokedLinks(client: Client): Promise<Buffer[]> {
+  const { rows } = await client.query('SELECT token_hash FROM quote_links WHERE revoked_at IS NOT NULL');
+  return rows.map((r) => r.token_hash);
+}
+
+/** Puts the restored database in place. Returns the name what was there is kept under, or null. */
+async function swap(cluster: Cluster): Promise<string | null> {
+  return administer(cluster, async (client) => {
+    await client.query(
+      `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = ANY ($1) AND pid <> pg_backend_pid()`,
+      [[DATABASE, BESIDE]],
+    );
+    const stamp = new Date()
+      .toISOString()
+      .slice(0, 19)
+      .replace(/\D/g, '')
+      .replace(/^(\d{8})/, '$1_');
+    const rescue = (await exists(client, DATABASE)) ? `pelvik_before_${stamp}` : null;
+    if (rescue) await client.query(`ALTER DATABASE ${DATABASE} RENAME TO ${rescue}`);
+    await client.query(`ALTER DATABASE ${BESIDE} RENAME TO ${DATABASE}`);
+    const { rows } = await client.query(
+      `SELECT datname FROM pg_database WHERE datname ~ '^pelvik_before_\\d{8}_\\d{6}$' ORDER BY datname DESC OFFSET ${KEPT}`,
+    );
+    for (const { datname } of rows) await client.query(`DROP DATABASE ${datname} WITH (FORCE)`);
+    return rescue;
+  });
+}
+
+async function exists(client: Client, name: string): Promise<boolean> {
+  return (await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [name])).rowCount === 1;
+}
+
+async function withDatabase<T>(
+  cluster: Cluster,
+  name: string,
+  work: (client: Client) => Promise<T>,
+): Promise<T> {
+  const client = new Client({ connectionString: cluster.url(name) });
+  await client.connect();
+  try {
+    return await work(client);
+  } finally {
+    await client.end();
+  }
 }

@@ -1,23 +1,39 @@
 import type { ChildProcess } from 'node:child_process';
-import { NEXT } from './build';
+import path from 'node:path';
+import { BACKGROUND, bundleBackground, SERVER } from './build';
 import { CommandError } from './fail';
-import { start } from './system';
+import { DATA, start } from './system';
+
+export interface Serving {
+  /** As the application's role. */
+  databaseUrl: string;
+  port: number;
+  mode?: 'start' | 'dev';
+  quiet?: boolean;
+  /** Addresses that may say where a request came from; none unless given. */
+  proxies?: string;
+}
 
 /** Starts the built application on loopback and waits until it answers. */
-export async function serve(
-  databaseUrl: string,
-  port: number,
-  mode: 'start' | 'dev',
-  quiet: boolean,
-): Promise<ChildProcess> {
-  const child = start([NEXT, mode, '-H', '127.0.0.1', '-p', String(port)], {
-    stdio: quiet ? ['ignore', 'ignore', 'inherit'] : 'inherit',
+export async function serve({
+  databaseUrl,
+  port,
+  mode = 'start',
+  ...options
+}: Serving): Promise<ChildProcess> {
+  const entry = mode === 'start' ? [SERVER] : ['--import', 'tsx', 'server/main.ts'];
+  const child = start(entry, {
+    stdio: options.quiet ? ['ignore', 'ignore', 'inherit'] : 'inherit',
     env: {
       ...process.env,
       NODE_ENV: mode === 'start' ? 'production' : 'development',
       NEXT_TELEMETRY_DISABLED: '1',
       DATABASE_URL: databaseUrl,
+      PORT: String(port),
+      PELVIK_TRUSTED_PROXIES: options.proxies ?? process.env.PELVIK_TRUSTED_PROXIES ?? '',
       PELVIK_LOG: process.env.PELVIK_LOG ?? 'warn',
+      PELVIK_LOG_FOLDER: process.env.PELVIK_LOG_FOLDER ?? path.join(DATA, 'log'),
+      PELVIK_BACKGROUND: mode === 'start' ? BACKGROUND : bundleBackground(),
     },
   });
   const until = Date.now() + 60_000;

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { ensureBuild } from './build';
+import { bundleBackground, ensureBuild } from './build';
 import { dropDatabase, ensureCluster, ensureDatabase } from './cluster';
 import type { Cluster } from './cluster';
 import { CommandError } from './fail';
@@ -29,7 +29,13 @@ const RUNNERS: Record<string, () => Promise<Tally> | Tally> = {
   types: () => check('types', 'node_modules/typescript/bin/tsc', ['--noEmit']),
   unit: () => jest('unit', {}),
   database: () =>
-    withDatabase('pelvik_test_database', false, (url) => jest('database', { DATABASE_URL: url })),
+    withDatabase('pelvik_test_database', false, (url, owner) =>
+      jest('database', {
+        DATABASE_URL: url,
+        PELVIK_OWNER_URL: owner,
+        PELVIK_BACKGROUND: bundleBackground(),
+      }),
+    ),
   browser: () => browser(),
 };
 
@@ -105,7 +111,7 @@ async function browser(): Promise<Tally> {
   ensureBuild();
   return withDatabase('pelvik_test_browser', true, async (url) => {
     const port = await freePort();
-    const server = await serve(url, port, 'start', true);
+    const server = await serve({ databaseUrl: url, port, quiet: true, proxies: '127.0.0.1' });
     try {
       return withFolder((folder) => {
         const report = path.join(folder, 'playwright.json');
@@ -133,15 +139,15 @@ async function browser(): Promise<Tally> {
 async function withDatabase(
   name: string,
   demo: boolean,
-  work: (url: string) => Promise<Tally> | Tally,
+  work: (url: string, owner: string) => Promise<Tally> | Tally,
 ): Promise<Tally> {
   const cluster: Cluster = await ensureCluster();
   try {
     await dropDatabase(cluster, name);
     await ensureDatabase(cluster, name);
     await migrate(cluster.url(name));
-    if (demo) await seedDemo(cluster.url(name));
-    return await work(cluster.url(name));
+    if (demo) await seedDemo(cluster.appUrl(name));
+    return await work(cluster.appUrl(name), cluster.url(name));
   } finally {
     await dropDatabase(cluster, name).catch(() => undefined);
     await cluster.release();

@@ -1,27 +1,39 @@
+import { randomUUID } from 'node:crypto';
 import { CASE_FORMAT, EMPTY_STATE, findingsOf, fold, stateOfCase } from '@/core/case';
-import type { CaseDocument, Entry, Json } from '@/core/case';
-import { checkCase } from '@/core/validation';
+import type { CaseDocument, CaseQuote, Json } from '@/core/case';
+import type { UnitDefinition } from '@/core/unit';
+import { checkSlot } from '@/core/validation';
+import type { Problem } from '@/core/validation';
 import { audit } from './audit';
+import { inBackground } from './background';
+import type { Photo } from './background-tasks';
 import type { Client } from './db';
-import { createJob, entriesOf, jobByNumber, refreshStage, saveState } from './jobs';
-import { acceptPhoto, photosOf, savePhoto } from './photos';
+import { insertEntries } from './entries';
+import type { Numbered } from './entries';
+import { createJob, entriesOf, jobByNumber, refreshStage, roomFor, saveState } from './jobs';
+import { mayWrite } from './permissions';
+import { photosOf, savePhoto } from './photos';
 import { UserError } from './problem';
 import { quotesOf } from './quotes';
 import type { User } from './users';
-import { randomUUID } from 'node:crypto';
 
-export const CASE_LIMIT = 40 * 1024 * 1024;
+/**
+ * What a case file may weigh, going out or coming in. A job's photos (64 MB, as base64 86), its record (50,000 entries)
+ * and its quotes fit: whatever a job holds can be exported, and whatever was exported can be imported.
+ */
+export const CASE_LIMIT = 128 * 1024 * 1024;
 
 /** A whole job as one document: state, record, photos and quotes. */
-export async function exportCase(client: Client, jobNumber: number): Promise<CaseDocument> {
+export async function exportCase(client: Client, jobNumber: number, user: User): Promise<CaseDocument> {
   const job = await jobByNumber(client, jobNumber);
   const photos = await photosOf(client, job.id);
   const quotes = await quotesOf(client, job.id);
+  await audit(client, user.name, 'case exported', { job: job.number });
   return {
     format: CASE_FORMAT,
     unit: job.unit.id,
     findings: findingsOf(job.state),
-    history: await entriesOf(client, job.id),
+    history: (await entriesOf(client, job.id)).map(({ seen: _, ...entry }) => entry),
     photos: photos.map((p) => ({
       id: p.id,
       mime: 'image/jpeg',
@@ -29,85 +41,136 @@ export async function exportCase(client: Client, jobNumber: number): Promise<Cas
       height: p.height,
       data: p.bytes.toString('base64'),
     })),
-    quotes: [...quotes].reverse().map((q) => ({
-      version: q.version,
-      status: q.status,
-      createdAt: q.createdAt,
-      content: q.content as unknown as Json,
-      answers: q.answers,
-    })),
+    quotes: quotes
+      .filter((q) => !q.unreadable)
+      .reverse()
+      .map((q) => ({
+        version: q.version,
+        status: q.status,
+        createdAt: q.createdAt,
+        content: q.content as unknown as Json,
+        answers: q.answers,
+        ...(q.imported ? { imported: true } : {}),
+      })),
   };
 }
 
-/** Makes a new job from a case document, exactly as it was. Throws a UserError 400 with pointers when it is not one. */
-export async function importCase(client: Client, value: unknown, user: User): Promise<number> {
-  const problems = checkCase(value);
-  if (problems.length)
-    throw new UserError(400, 'This file is not a case Pelvik can read.', problems[0]!.remedy, problems);
-  const document = value as CaseDocument;
+/** A case file read and checked, ready to be written. */
+export interface ReadyCase {
+  document: Omit<CaseDocument, 'photos'>;
+  photos: (Photo & { id: string })[];
+}
+
+/** Reads a case file away from the server's own thread. Throws a UserError 400 with pointers when it is not one. */
+export async function readCaseFile(bytes: Uint8Array): Promise<ReadyCase> {
+  const read = await inBackground('readCase', bytes);
+  if (read.problems) throw notACase(read.problems);
+  return { document: read.document, photos: read.photos.map((p) => ({ ...p, bytes: Buffer.from(p.bytes) })) };
+}
+
+const notACase = (problems: Problem[]) =>
+  new UserError(400, 'This file is not a case Pelvik can read.', problems[0]!.remedy, problems);
+
+/**
+ * Makes a new job from a case file. It has no authority of its own: every entry is written by the importer, under the
+ * importer's rights, with who wrote it there as its source; its quotes are history. All of it or nothing. Throws a
+ * UserError: 400 with pointers, 403 for what the importer may not write.
+ */
+export async function importCase(
+  client: Client,
+  { document, photos }: ReadyCase,
+  user: User,
+): Promise<number> {
   const job = await createJob(client, document.unit, user.id);
-  const entries = document.history ?? writtenByHand(document, user);
-  if (
-    document.history &&
-    JSON.stringify(findingsOf(fold(EMPTY_STATE, entries))) !==
-      JSON.stringify(findingsOf(stateOfCase({ ...document, history: undefined })))
-  ) {
+  const entries = entriesFrom(document);
+  const problems = targetProblems(document, job.unit);
+  if (problems.length) throw notACase(problems);
+  demandRights(document, user);
+  roomFor(0, entries.length);
+  await insertEntries(client, job.id, user, entries);
+  for (const photo of photos) await savePhoto(client, job.id, photo.id, photo, user);
+  for (const quote of document.quotes ?? []) await importQuote(client, job.id, quote, user);
+  const state = fold(EMPTY_STATE, await entriesOf(client, job.id));
+  await saveState(client, job, state, entries.length);
+  await refreshStage(client, { ...job, state });
+  await audit(client, user.name, 'case imported', { job: job.number });
+  return job.number;
+}
+
+/** The entries of a file, numbered anew from 1: what numbers it had is its own affair. */
+function entriesFrom(document: ReadyCase['document']): Numbered[] {
+  if (!document.history)
+    return document.findings.map((f, k) => ({ id: randomUUID(), seq: k + 1, slot: f.slot, value: f.value }));
+  const history = [...document.history].sort((a, b) => a.seq - b.seq);
+  const folded = JSON.stringify(findingsOf(fold(EMPTY_STATE, history)).map((f) => [f.slot, f.value]));
+  const stated = findingsOf(stateOfCase({ ...document, history: undefined }));
+  if (folded !== JSON.stringify(stated.map((f) => [f.slot, f.value])))
     throw new UserError(
       400,
       'The findings and the history of this case do not agree.',
       'Remove one of the two, or export the job again.',
     );
-  }
-  for (const e of entries) {
-    await client.query(
-      'INSERT INTO entries (job_id, seq, id, by_name, at, slot, value) VALUES ($1, $2, $3, $4, $5, $6, $7)',
-      [job.id, e.seq, e.id, e.by, e.at, e.slot, JSON.stringify(e.value)],
-    );
-  }
-  for (const photo of document.photos ?? []) {
-    await savePhoto(
-      client,
-      job.id,
-      photo.id,
-      await acceptPhoto(Buffer.from(photo.data, 'base64')),
-      user.name,
-    );
-  }
-  for (const q of document.quotes ?? []) await importQuote(client, job.id, q, user);
-  await saveState(
-    client,
-    job.id,
-    job.unit,
-    fold(EMPTY_STATE, entries),
-    Math.max(0, ...entries.map((e) => e.seq)),
-  );
-  await refreshStage(client, job.id);
-  await audit(client, user.name, 'case imported', { job: job.number });
-  return job.number;
-}
-
-function writtenByHand(document: CaseDocument, user: User): Entry[] {
-  const at = new Date().toISOString();
-  return document.findings.map((f, k) => ({
-    id: randomUUID(),
+  return history.map(({ id, slot, value, by, at, source }, k) => ({
+    id,
     seq: k + 1,
-    by: user.name,
-    at,
-    slot: f.slot,
-    value: f.value,
+    slot,
+    value,
+    source: source ?? { by, at },
   }));
 }
 
-async function importQuote(
-  client: Client,
-  jobId: string,
-  quote: NonNullable<CaseDocument['quotes']>[number],
-  user: User,
-): Promise<void> {
+interface Placed {
+  pointer: string;
+  slot: string;
+  value: Json;
+}
+
+function everySlot(document: ReadyCase['document']): Placed[] {
+  const placed = (list: 'findings' | 'history') =>
+    (document[list] ?? []).map(({ slot, value }, k) => ({ pointer: `/${list}/${k}`, slot, value }));
+  return [...placed('findings'), ...placed('history')];
+}
+
+function targetProblems(document: ReadyCase['document'], unit: UnitDefinition): Problem[] {
+  return everySlot(document)
+    .flatMap(({ pointer, slot, value }) =>
+      checkSlot(slot, value, unit).map((p) => ({ ...p, pointer: `${pointer}/value${p.pointer}` })),
+    )
+    .slice(0, 50);
+}
+
+function demandRights(document: ReadyCase['document'], user: User): void {
+  const problems = everySlot(document)
+    .filter(({ slot }) => !mayWrite(user.role, slot))
+    .map(({ pointer, slot }) => ({
+      pointer,
+      message: `"${slot}" is not for a ${user.role} to write`,
+      remedy: 'Ask the technician or the owner to import this file.',
+    }));
+  if (problems.length)
+    throw new UserError(
+      403,
+      `A ${user.role} may not import findings.`,
+      problems[0]!.remedy,
+      problems.slice(0, 50),
+    );
+}
+
+async function importQuote(client: Client, jobId: string, quote: CaseQuote, user: User): Promise<void> {
   const id = randomUUID();
   await client.query(
-    'INSERT INTO quotes (id, job_id, version, status, content, created_at, created_by) VALUES ($1, $2, $3, $4, $5, $6, $7)',
-    [id, jobId, quote.version, quote.status, JSON.stringify(quote.content), quote.createdAt, user.name],
+    `INSERT INTO quotes (id, job_id, version, status, content, created_at, created_by, created_by_user, imported)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, true)`,
+    [
+      id,
+      jobId,
+      quote.version,
+      quote.status,
+      JSON.stringify(quote.content),
+      quote.createdAt,
+      user.name,
+      user.id,
+    ],
   );
   for (const a of quote.answers) {
     await client.query(

@@ -1,29 +1,51 @@
-import { Pool } from 'pg';
+import { DatabaseError, Pool } from 'pg';
 import type { PoolClient } from 'pg';
 import { log } from './log';
+import { UserError } from './problem';
 
 export type Client = PoolClient;
 
 const shared = globalThis as { pelvikPool?: Pool };
 
-function pool(): Pool {
+/** Nothing a person waits for may hold a connection or a lock longer than this, in ms. */
+const STATEMENT_LIMIT = 8_000;
+const LOCK_LIMIT = 3_000;
+
+export function pool(): Pool {
   if (!shared.pelvikPool) {
     const connectionString = process.env.DATABASE_URL;
     if (!connectionString) throw new Error('DATABASE_URL is not set: start Pelvik with ./pelvik demo.');
-    shared.pelvikPool = new Pool({ connectionString, max: 10, connectionTimeoutMillis: 5000 });
+    shared.pelvikPool = new Pool({
+      connectionString,
+      max: 10,
+      connectionTimeoutMillis: 4000,
+      statement_timeout: STATEMENT_LIMIT,
+      lock_timeout: LOCK_LIMIT,
+      idle_in_transaction_session_timeout: 20_000,
+      application_name: 'pelvik',
+    });
     // A killed database drops idle connections; the next query opens new ones.
     shared.pelvikPool.on('error', (error) => log.warn({ error: error.message }, 'database connection lost'));
   }
   return shared.pelvikPool;
 }
 
-/** Runs `work` on one connection. */
+/** Runs `work` on one connection. Throws a UserError 503 when the database is away or too busy. */
 export async function withClient<T>(work: (client: Client) => Promise<T>): Promise<T> {
-  const client = await pool().connect();
+  let client: Client;
+  try {
+    client = await pool().connect();
+  } catch (error) {
+    throw away(error);
+  }
+  let broken = false;
   try {
     return await work(client);
+  } catch (error) {
+    broken = isLost(error);
+    throw broken || isBusy(error) ? away(error) : error;
   } finally {
-    client.release();
+    client.release(broken);
   }
 }
 
@@ -42,7 +64,45 @@ export async function inTransaction<T>(work: (client: Client) => Promise<T>): Pr
   });
 }
 
+/** True when the database answers within a second. */
+export async function databaseAnswers(): Promise<boolean> {
+  const late = new Promise<false>((resolve) => setTimeout(() => resolve(false), 1000).unref());
+  return Promise.race([
+    pool()
+      .query('SELECT 1')
+      .then(() => true)
+      .catch(() => false),
+    late,
+  ]);
+}
+
 export async function closePool(): Promise<void> {
   await shared.pelvikPool?.end();
   shared.pelvikPool = undefined;
+}
+
+/** Timeouts and deadlocks, by PostgreSQL's codes: the same request may well succeed a moment later. */
+const BUSY = new Set(['57014', '55P03', '40P01', '40001', '53300']);
+
+function isBusy(error: unknown): boolean {
+  return error instanceof DatabaseError && BUSY.has(error.code ?? '');
+}
+
+/** The connection is gone: the server was stopped, or the socket was. */
+function isLost(error: unknown): boolean {
+  if (error instanceof DatabaseError) return /^(57P0[1-5]|08)/.test(error.code ?? '');
+  const { code, message } = error as NodeJS.ErrnoException;
+  return (
+    ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOENT', 'ETIMEDOUT'].includes(code ?? '') ||
+    /Connection terminated|Client has encountered a connection error|not queryable/.test(message ?? '')
+  );
+}
+
+function away(error: unknown): UserError {
+  log.warn({ error: error instanceof Error ? error.message : String(error) }, 'database away or busy');
+  return new UserError(
+    503,
+    isBusy(error) ? 'The shop’s database is busy.' : 'The shop’s database does not answer just now.',
+    'What you typed is kept; it goes on by itself as soon as the database is back.',
+  );
 }

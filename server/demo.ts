@@ -7,8 +7,10 @@ import { checkSlot } from '@/core/validation';
 import jobsFile from '@/data/demo/jobs.json';
 import shopFile from '@/data/demo/shop.json';
 import type { Client } from './db';
+import { insertEntries } from './entries';
 import { createJob, saveState } from './jobs';
-import { reencode, savePhoto } from './photos';
+import { savePhoto } from './photos';
+import { reencode } from './pictures';
 import { answerQuote, makeQuote, sendQuote } from './quotes';
 import { today } from './reason';
 import { createUser } from './users';
@@ -48,7 +50,7 @@ async function loadJob(client: Client, demo: DemoJob): Promise<void> {
   ];
   const entries = findings.map(([slot, value], k): Entry => {
     const written = slot === 'job.promised' ? addWorkingDays(today(), Number(value)) : value;
-    const [problem] = checkSlot(slot, written);
+    const [problem] = checkSlot(slot, written, job.unit);
     if (problem) throw new Error(`Demo job: ${slot}: ${problem.message}`);
     const id = `demo-${job.number}-${String(k + 1).padStart(4, '0')}`;
     return {
@@ -60,17 +62,12 @@ async function loadJob(client: Client, demo: DemoJob): Promise<void> {
       value: written,
     };
   });
-  for (const e of entries) {
-    await client.query(
-      'INSERT INTO entries (job_id, seq, id, by_name, at, slot, value) VALUES ($1, $2, $3, $4, $5, $6, $7)',
-      [job.id, e.seq, e.id, e.by, e.at, e.slot, JSON.stringify(e.value)],
-    );
-  }
+  await insertEntries(client, job.id, by, entries);
   for (const photo of demo.photos) {
-    const drawing = readFileSync(path.join(process.cwd(), 'data', 'demo', 'photos', photo.file));
-    await savePhoto(client, job.id, photo.id, await reencode(drawing), by.name);
+    const picture = readFileSync(path.join(process.cwd(), 'data', 'demo', 'photos', photo.file));
+    await savePhoto(client, job.id, photo.id, (await reencode(picture))!, by);
   }
-  await saveState(client, job.id, job.unit, fold(EMPTY_STATE, entries), entries.length);
+  await saveState(client, job, fold(EMPTY_STATE, entries), entries.length);
   if (!demo.quote) return;
   const owner = PEOPLE.find((p) => p.role === 'owner')!;
   const quote = await makeQuote(client, job.number, owner);

@@ -3,8 +3,9 @@ import { fold, EMPTY_STATE } from '@/core/case';
 import type { Json, NewEntry } from '@/core/case';
 import { inTransaction } from './db';
 import { appendEntries, readBatch } from './entries';
-import { board, entriesOf, jobByNumber } from './jobs';
-import { closePool, inDatabase, someJob, someone } from './test-database';
+import { board } from './board';
+import { entriesOf, jobByNumber } from './jobs';
+import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
 
 afterAll(closePool);
 const entry = (slot: string, value: Json): NewEntry => ({ id: randomUUID(), slot, value });
@@ -36,7 +37,7 @@ test('two people writing at once both keep their entries, in one unbroken order'
   const batches = Array.from({ length: 12 }, (_, k) =>
     inTransaction((c) =>
       appendEntries(c, job.number, k % 2 ? mira : ivo, [
-        entry(`part.p-${k}`, { grade: 'sound' }),
+        entry(`plate.low-reverse.${k}.a`, 'not-assessable'),
         entry('fluid.level', k % 2 ? 'low' : 'full'),
       ]),
     ),
@@ -46,7 +47,7 @@ test('two people writing at once both keep their entries, in one unbroken order'
   expect(entries.map((e) => e.seq)).toEqual(Array.from({ length: 24 }, (_, k) => k + 1));
   const { state } = await inDatabase((c) => jobByNumber(c, job.number));
   expect(state).toEqual(fold(EMPTY_STATE, entries));
-  expect(Object.keys(state).filter((s) => s.startsWith('part.'))).toHaveLength(12);
+  expect(Object.keys(state).filter((s) => s.startsWith('plate.'))).toHaveLength(12);
 });
 
 test('a bad value is refused by itself; the others of the batch are kept', async () => {
@@ -80,11 +81,12 @@ test('the record is append-only in the database itself', async () => {
   const mira = await someone('technician');
   const job = await someJob(mira);
   await inTransaction((c) => appendEntries(c, job.number, mira, [entry('fluid.level', 'low')]));
-  await expect(inDatabase((c) => c.query('DELETE FROM entries WHERE job_id = $1', [job.id]))).rejects.toThrow(
-    /append-only/,
-  );
+  const remove = 'DELETE FROM entries WHERE job_id = $1';
+  await expect(inDatabase((c) => c.query(remove, [job.id]))).rejects.toThrow(/permission denied/);
+  // Not even the owner of the table.
+  await expect(asOwner((c) => c.query(remove, [job.id]))).rejects.toThrow(/append-only/);
   await expect(
-    inDatabase((c) => c.query('UPDATE entries SET slot = $2 WHERE job_id = $1', [job.id, 'x'])),
+    asOwner((c) => c.query('UPDATE entries SET slot = $2 WHERE job_id = $1', [job.id, 'x'])),
   ).rejects.toThrow(/append-only/);
 });
 
@@ -113,7 +115,10 @@ test('the board finds by words, and treats wildcards as plain text', async () =>
   const job = await someJob(mira);
   const name = `Zora ${randomUUID().slice(0, 8)}`;
   await inTransaction((c) => appendEntries(c, job.number, mira, [entry('customer.name', name)]));
-  const found = await inDatabase((c) => board(c, [name.split(' ')[1]!]));
-  expect(found.map((f) => f.number)).toEqual([job.number]);
-  expect(await inDatabase((c) => board(c, ['%%%']))).toEqual([]);
+  const find = async (words: string[]) =>
+    (await inDatabase((c) => board(c, { words, today: '2026-01-01' }))).flatMap((column) =>
+      column.cards.map((card) => card.number),
+    );
+  expect(await find([name.split(' ')[1]!])).toEqual([job.number]);
+  expect(await find(['%%%'])).toEqual([]);
 });

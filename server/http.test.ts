@@ -1,6 +1,5 @@
 import { NextRequest } from 'next/server';
-import { jobNumber, open, readBytes, readJson } from './http';
-import { limit } from './limits';
+import { jobNumber, open, quoteVersion, readBytes, readJson, sequence } from './http';
 import { UserError } from './problem';
 
 const request = (body?: BodyInit | null, headers: Record<string, string> = {}) =>
@@ -33,7 +32,10 @@ describe('bodies', () => {
   test.each([
     ['{"a":', 'not valid JSON'],
     ['', 'not valid JSON'],
-    ['{"a":"\\u0000"}', 'NUL'],
+    ['{"a":"\\u0000"}', 'character that cannot be kept'],
+    ['{"a":"\\ud800"}', 'character that cannot be kept'],
+    [`{"a":[${'0,'.repeat(6000)}0]}`, 'more than 5000 values'],
+    [`${'['.repeat(40)}${']'.repeat(40)}`, 'nested'],
   ])('%s is named', async (text, words) => {
     await expect(readJson(request(text))).rejects.toMatchObject({ message: expect.stringContaining(words) });
   });
@@ -50,6 +52,7 @@ describe('writes come from our own pages', () => {
     ['our header, no origin', { 'x-pelvik': '1' }, 200],
     ['no header', { origin: 'http://127.0.0.1:4180' }, 403],
     ['another origin', { 'x-pelvik': '1', origin: 'http://elsewhere.example' }, 403],
+    ['an origin that is null', { 'x-pelvik': '1', origin: 'null' }, 403],
     ['an origin that is none', { 'x-pelvik': '1', origin: 'http://127.0.0.1:9999' }, 403],
   ])('%s: %#', async (_, headers, status) => expect((await post(headers)).status).toBe(status));
 });
@@ -84,12 +87,26 @@ test.each([
   expect(jobNumber({ number: text })).toBe(number),
 );
 
-test('attempts are counted per address, and one address does not use up another’s', async () => {
-  const from = (address: string) => limit(request('{}', { 'x-forwarded-for': address }), 'answer');
-  for (let k = 0; k < 20; k++) await from('198.51.100.1');
-  await expect(from('198.51.100.1')).rejects.toMatchObject({
-    status: 429,
-    remedy: expect.stringContaining('minute'),
+test.each([
+  ['1', 1],
+  ['10000', 10000],
+])('a quote’s version written "%s" is read as %d', (text, version) =>
+  expect(quoteVersion({ version: text })).toBe(version),
+);
+test.each(['1.5', '0', '-1', '1e3', '999999', 'x', ''])('"%s" is no version of a quote', (text) =>
+  expect(() => quoteVersion({ version: text })).toThrow(/no such quote/),
+);
+test.each(['-1', '1.5', 'x', '99999999999', '1e9'])('"%s" is no place in a record', (text) =>
+  expect(() => sequence(text)).toThrow(/not a place/),
+);
+
+test('the six characters of an escape are words like any other', async () => {
+  expect(await readJson(request(JSON.stringify({ a: String.raw`typed \u0000 by hand` })))).toEqual({
+    a: String.raw`typed \u0000 by hand`,
   });
-  await expect(from('198.51.100.2')).resolves.toBeUndefined();
+});
+
+test('no answer of the API is kept by anybody', async () => {
+  const answer = await open(async () => Response.json({ ok: true }))(request(), context);
+  expect(answer.headers.get('cache-control')).toBe('no-store');
 });

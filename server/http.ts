@@ -1,10 +1,12 @@
 import { cookies } from 'next/headers';
 import { NextResponse } from 'next/server';
 import type { NextRequest } from 'next/server';
+import { FORM_BOUNDS, outOfBounds } from '@/core/validation';
+import type { Bounds } from '@/core/validation';
 import { withClient } from './db';
-import { log } from './log';
-import { UserError } from './problem';
-import { SESSION_COOKIE, SESSION_HOURS, sessionUser } from './sessions';
+import { log, safePath } from './log';
+import { notFound, UserError } from './problem';
+import { cookieName, SESSION_HOURS, sessionUser } from './sessions';
 import type { User } from './users';
 
 /** Small bodies: entries, answers, sign-in. */
@@ -19,7 +21,8 @@ interface Context<P> {
 /** A route for people who are signed in. Writes must come from our own pages. */
 export function route<P = object>(handler: Handler<P>) {
   return open<P>(async (request, params) => {
-    const user = await currentUser();
+    // A page that only listens does not keep its session alive.
+    const user = await currentUser(request.headers.get('x-pelvik-listening') !== '1');
     if (!user)
       throw new UserError(
         401,
@@ -33,12 +36,15 @@ export function route<P = object>(handler: Handler<P>) {
 /** A route anyone may call: sign-in and the customer's page. */
 export function open<P = object>(handler: OpenHandler<P>) {
   return async (request: NextRequest, context: Context<P>): Promise<Response> => {
+    let answer: Response;
     try {
       if (request.method !== 'GET' && request.method !== 'HEAD') refuseForeign(request);
-      return await handler(request, await context.params);
+      answer = await handler(request, await context.params);
     } catch (error) {
-      return failure(error, request);
+      answer = failure(error, request);
     }
+    answer.headers.set('cache-control', 'no-store');
+    return answer;
   };
 }
 
@@ -46,7 +52,7 @@ export function open<P = object>(handler: OpenHandler<P>) {
 function refuseForeign(request: NextRequest): void {
   const origin = request.headers.get('origin');
   const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host');
-  const own = origin === null || new URL(origin).host === host;
+  const own = origin === null || (URL.canParse(origin) && new URL(origin).host === host);
   if (!own || request.headers.get('x-pelvik') !== '1') {
     throw new UserError(
       403,
@@ -59,30 +65,42 @@ function refuseForeign(request: NextRequest): void {
 function failure(error: unknown, request: NextRequest): Response {
   if (error instanceof UserError) {
     const { status, message, remedy, problems } = error;
-    return NextResponse.json({ error: { message, remedy, problems } }, { status });
+    const headers = status === 503 ? { 'retry-after': '3' } : undefined;
+    return NextResponse.json({ error: { message, remedy, problems } }, { status, headers });
   }
   log.error(
-    { path: request.nextUrl.pathname, error: error instanceof Error ? error.stack : String(error) },
+    {
+      method: request.method,
+      path: safePath(request.nextUrl.pathname),
+      error: error instanceof Error ? error.stack : String(error),
+    },
     'request failed',
   );
   const message = 'Something went wrong on the server.';
   return NextResponse.json(
-    { error: { message, remedy: 'Nothing typed is lost: it is sent again by itself.', problems: [] } },
+    { error: { message, remedy: 'Nothing typed is lost: it is kept on this device.', problems: [] } },
     { status: 500 },
   );
 }
 
-export async function currentUser(): Promise<User | null> {
-  const token = (await cookies()).get(SESSION_COOKIE)?.value;
-  return token ? withClient((client) => sessionUser(client, token)) : null;
+/** Whether the request came over TLS, as the server's front door found it (`server/main.ts`). */
+export function isSecure(headers: Headers): boolean {
+  return headers.get('x-pelvik-secure') === '1';
+}
+
+/** The signed-in user; `active` marks the session as in use. */
+export async function currentUser(active = true): Promise<User | null> {
+  const token = await sessionToken();
+  return token ? withClient((client) => sessionUser(client, token, active)) : null;
 }
 
 export async function sessionToken(): Promise<string | undefined> {
-  return (await cookies()).get(SESSION_COOKIE)?.value;
+  const jar = await cookies();
+  return jar.get(cookieName(true))?.value ?? jar.get(cookieName(false))?.value;
 }
 
 export async function setSessionCookie(token: string, secure: boolean): Promise<void> {
-  (await cookies()).set(SESSION_COOKIE, token, {
+  (await cookies()).set(cookieName(secure), token, {
     httpOnly: true,
     sameSite: 'strict',
     secure,
@@ -91,8 +109,14 @@ export async function setSessionCookie(token: string, secure: boolean): Promise<
   });
 }
 
-export async function clearSessionCookie(): Promise<void> {
-  (await cookies()).delete(SESSION_COOKIE);
+export async function clearSessionCookie(secure: boolean): Promise<void> {
+  (await cookies()).set(cookieName(secure), '', {
+    httpOnly: true,
+    sameSite: 'strict',
+    secure,
+    path: '/',
+    maxAge: 0,
+  });
 }
 
 /** Reads a body as it streams in and stops at the limit, whatever its headers claim. */
@@ -117,13 +141,19 @@ export async function readBytes(request: NextRequest, limit: number): Promise<Bu
   return Buffer.concat(chunks);
 }
 
-export async function readJson(request: NextRequest, limit = JSON_LIMIT): Promise<unknown> {
+/**
+ * A JSON body within a limit in bytes. `bounds` limits what is in it; null leaves that to whoever reads it value by
+ * value. Throws a UserError 400 or 413.
+ */
+export async function readJson(
+  request: NextRequest,
+  limit = JSON_LIMIT,
+  bounds: Bounds | null = FORM_BOUNDS,
+): Promise<unknown> {
   const text = (await readBytes(request, limit)).toString('utf8');
-  // PostgreSQL keeps no NUL characters in text.
-  if (text.includes('\\u0000') || text.includes('\0'))
-    throw new UserError(400, 'The text holds a NUL character.', 'Remove it.');
+  let value: unknown;
   try {
-    return JSON.parse(text);
+    value = JSON.parse(text);
   } catch {
     throw new UserError(
       400,
@@ -131,8 +161,25 @@ export async function readJson(request: NextRequest, limit = JSON_LIMIT): Promis
       'Check that the whole file was sent and that nothing was cut off.',
     );
   }
+  const problem = bounds && outOfBounds(value, bounds);
+  if (problem) throw new UserError(400, `What was sent ${problem.message}.`, problem.remedy, [problem]);
+  return value;
 }
 
 export function jobNumber(params: { number: string }): number {
   return /^\d{1,9}$/.test(params.number) ? Number(params.number) : -1;
+}
+
+/** A quote's version from an address. Throws a UserError 404 for what cannot be one. */
+export function quoteVersion(params: { version: string }): number {
+  if (!/^[1-9]\d{0,4}$/.test(params.version)) throw notFound('quote');
+  return Number(params.version);
+}
+
+/** A sequence number from a query. Throws a UserError 400. */
+export function sequence(text: string | null): number {
+  if (text === null) return 0;
+  if (!/^\d{1,9}$/.test(text))
+    throw new UserError(400, 'That is not a place in a job’s record.', 'Give a whole number, 0 or more.');
+  return Number(text);
 }

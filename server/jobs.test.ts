@@ -2,9 +2,11 @@ import { randomUUID } from 'node:crypto';
 import type { Json } from '@/core/case';
 import { inTransaction } from './db';
 import { appendEntries } from './entries';
-import { board, jobByNumber } from './jobs';
-import { answerQuote, makeQuote, sendQuote } from './quotes';
-import { closePool, inDatabase, someJob, someone } from './test-database';
+import { board } from './board';
+import { eraseCustomer, jobByNumber, setClosed } from './jobs';
+import { answerQuote, makeQuote, quoteByToken, sendQuote } from './quotes';
+import type { BoardQuery } from './board';
+import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
 import type { User } from './users';
 
 afterAll(closePool);
@@ -16,7 +18,9 @@ async function jobWith(values: Record<string, Json>, user?: User) {
   if (batch.length) await inTransaction((c) => appendEntries(c, job.number, who, batch));
   return { who, number: job.number, id: job.id };
 }
-const find = async (...words: string[]) => (await inDatabase((c) => board(c, words))).map((c) => c.number);
+const cards = async (query: Partial<BoardQuery>) =>
+  (await inDatabase((c) => board(c, { today: '2026-11-25', ...query }))).flatMap((column) => column.cards);
+const find = async (...words: string[]) => (await cards({ words })).map((c) => c.number);
 
 describe('finding jobs', () => {
   test('every word has to occur, in whatever field and case', async () => {
@@ -88,7 +92,7 @@ describe('the money a job shows', () => {
     expect(await quoted(number)).toEqual({ total: total('full'), accepted: true });
     await inTransaction((c) => makeQuote(c, number, who));
     expect(await quoted(number)).toEqual({ total: total('full'), accepted: true });
-    const [card] = await inDatabase((c) => board(c, [String(number)]));
+    const card = (await cards({ words: [String(number)] })).find((c) => c.number === number);
     expect(card!.quoted).toEqual({ total: total('full'), accepted: true });
   });
 });
@@ -113,9 +117,91 @@ test.each([-1, 0.5, Number.NaN, 2 ** 40, 999_999_999])(
 
 test('entries, answers and the audit trail cannot be changed or removed, not even by hand', async () => {
   const { id } = await jobWith({ 'fluid.level': 'low' });
-  const change = (sql: string) => inTransaction((c) => c.query(sql, [id]));
+  const change = (sql: string) => asOwner((c) => c.query(sql, [id]));
   await expect(change(`UPDATE entries SET value = '"full"' WHERE job_id = $1`)).rejects.toThrow(
     /append-only/,
   );
   await expect(change('DELETE FROM entries WHERE job_id = $1')).rejects.toThrow(/append-only/);
+});
+
+describe('the board', () => {
+  test('filters by what a job waits for, by what is due, and by what is closed', async () => {
+    const mark = randomUUID().slice(0, 8);
+    const named = { 'customer.name': mark };
+    const waiting = await jobWith({ ...named, 'job.waitsFor': 'part' });
+    const late = await jobWith({ ...named, 'job.promised': '2026-11-24' });
+    const later = await jobWith({ ...named, 'job.promised': '2026-11-26' });
+    const words = [mark];
+    const numbers = async (query: Partial<BoardQuery>) =>
+      (await cards({ words, ...query })).map((c) => c.number).sort();
+    expect(await numbers({ waitsFor: 'part' })).toEqual([waiting.number]);
+    expect(await numbers({ due: true })).toEqual([late.number]);
+    await inTransaction((c) => setClosed(c, later.number, true, later.who));
+    expect(await numbers({})).toEqual([waiting.number, late.number]);
+    expect(await numbers({ closed: true })).toEqual([later.number]);
+    await inTransaction((c) => setClosed(c, later.number, false, later.who));
+    expect(await numbers({})).toHaveLength(3);
+  });
+
+  test('shows a column in parts, and says how many there are', async () => {
+    const mark = randomUUID().slice(0, 8);
+    for (let k = 0; k < 33; k++) await jobWith({ 'customer.name': mark });
+    const column = async (from: number) =>
+      (await inDatabase((c) => board(c, { words: [mark], stage: 'intake', from, today: '2026-11-25' })))[0]!;
+    const [first, rest] = [await column(0), await column(30)];
+    expect([first.total, first.cards.length, rest.cards.length]).toEqual([33, 30, 3]);
+    const all = new Set([...first.cards, ...rest.cards].map((c) => c.number));
+    expect(all.size).toBe(33);
+  });
+
+  test('a row that cannot be read is shown as such, and the others as they are', async () => {
+    const mark = randomUUID().slice(0, 8);
+    const [good, bad] = [await jobWith({ 'customer.name': mark }), await jobWith({ 'customer.name': mark })];
+    await asOwner((c) =>
+      c.query(`UPDATE jobs SET summary = '{"customer": 7}', quoted = '{"total": "much"}' WHERE id = $1`, [
+        bad.id,
+      ]),
+    );
+    const found = await cards({ words: [mark] });
+    expect(found.find((c) => c.number === good.number)!.summary.customer).toBe(mark);
+    expect(found.find((c) => c.number === bad.number)).toMatchObject({
+      quoted: null,
+      summary: { vehicle: 'This card cannot be read' },
+    });
+  });
+});
+
+test('erasing a customer leaves nobody’s name anywhere, and everything that was found', async () => {
+  const secret = `Zebedee ${randomUUID().slice(0, 8)}`;
+  const { who, number, id } = await jobWith({
+    'customer.name': secret,
+    'customer.phone': '0161 496 0000',
+    'vehicle.plate': 'ZB 11 XYZ',
+    'part.sun-shell': { grade: 'failed' },
+  });
+  const quote = await inTransaction((c) => makeQuote(c, number, who));
+  const token = await inTransaction((c) => sendQuote(c, number, quote.version, who));
+  await inTransaction((c) => answerQuote(c, token, { kind: 'accept', option: 'full', name: secret }));
+  await inTransaction((c) => eraseCustomer(c, number, who));
+  const left = await asOwner((c) =>
+    c.query(
+      `SELECT (SELECT json_agg(e) FROM entries e WHERE job_id = $1)::text || (SELECT json_agg(q) FROM quotes q WHERE job_id = $1)::text
+         || (SELECT json_agg(a) FROM quote_answers a JOIN quotes q ON q.id = a.quote_id WHERE q.job_id = $1)::text
+         || (SELECT row_to_json(j) FROM jobs j WHERE id = $1)::text AS everything`,
+      [id],
+    ),
+  );
+  for (const word of [secret, secret.toLowerCase(), '0161 496 0000', 'ZB 11 XYZ', 'zb 11 xyz'])
+    expect(left.rows[0].everything).not.toContain(word);
+  const job = await inDatabase((c) => jobByNumber(c, number));
+  expect(job.state['part.sun-shell']!.value).toEqual({ grade: 'failed' });
+  expect(job.state['customer.phone']).toBeUndefined();
+  await expect(inDatabase((c) => quoteByToken(c, token))).rejects.toMatchObject({ status: 410 });
+  // The record goes on as before.
+  await inTransaction((c) =>
+    appendEntries(c, number, who, [{ id: randomUUID(), slot: 'fluid.level', value: 'low' }]),
+  );
+  await expect(asOwner((c) => c.query('DELETE FROM entries WHERE job_id = $1', [id]))).rejects.toThrow(
+    /append-only/,
+  );
 });

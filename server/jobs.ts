@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { EMPTY_STATE, fold, FOLD_VERSION, stageReached, summaryOf } from '@/core/case';
-import type { BoardCard, Entry, JobState, Quoted, Stage } from '@/core/case';
-import type { Client } from './db';
+import type { Entry, JobState, Quoted, Stage } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
-import { notFound } from './problem';
+import { audit } from './audit';
+import type { Client } from './db';
+import { notFound, UserError } from './problem';
 import { newestUnit, unitOf } from './units';
+import type { User } from './users';
 
 export interface Job {
   id: string;
@@ -15,16 +17,17 @@ export interface Job {
   state: JobState;
   stage: Stage;
   quoted: Quoted | null;
+  closed: boolean;
 }
 
 export async function createJob(client: Client, unitId: string, by: string): Promise<Job> {
   const key = await newestUnit(client, unitId);
   const { rows } = await client.query(
-    `INSERT INTO jobs (id, unit_id, unit_version, fold_version, stage, summary, created_by)
-     VALUES ($1, $2, $3, $4, 'intake', $5, $6) RETURNING id, number`,
+    `INSERT INTO jobs (id, unit_id, unit_version, fold_version, stage, summary, created_by, search)
+     VALUES ($1, $2, $3, $4, 'intake', $5, $6, '') RETURNING id, number`,
     [randomUUID(), key.id, key.version, FOLD_VERSION, JSON.stringify(summaryOf(EMPTY_STATE)), by],
   );
-  return {
+  const job: Job = {
     id: rows[0].id,
     number: rows[0].number,
     unit: await unitOf(client, key),
@@ -32,14 +35,21 @@ export async function createJob(client: Client, unitId: string, by: string): Pro
     state: EMPTY_STATE,
     stage: 'intake',
     quoted: null,
+    closed: false,
   };
+  // The number is the database's to give: only now are there words to find the job by.
+  await client.query('UPDATE jobs SET search = $2 WHERE id = $1', [job.id, searchOf(job, job.state)]);
+  return job;
 }
 
-/** A job by number. A snapshot of another fold version is folded anew from the entries. Throws a UserError 404. */
-export async function jobByNumber(client: Client, number: number): Promise<Job> {
+/**
+ * A job by number, with `lock` under its row lock. A snapshot of another fold version is folded anew from the entries.
+ * Throws a UserError 404.
+ */
+export async function jobByNumber(client: Client, number: number, lock = false): Promise<Job> {
   const { rows } = await client.query(
-    `SELECT j.id, j.number, j.unit_id, j.unit_version, j.last_seq, j.snapshot, j.fold_version, j.stage, ${QUOTED} AS quoted
-     FROM jobs j WHERE j.number = $1`,
+    `SELECT id, number, unit_id, unit_version, last_seq, snapshot, fold_version, stage, quoted, closed
+     FROM jobs WHERE number = $1 ${lock ? 'FOR UPDATE' : ''}`,
     [Number.isSafeInteger(number) && number < 2 ** 31 ? number : -1],
   );
   const row = rows[0];
@@ -53,106 +63,153 @@ export async function jobByNumber(client: Client, number: number): Promise<Job> 
       row.fold_version === FOLD_VERSION ? row.snapshot : fold(EMPTY_STATE, await entriesOf(client, row.id)),
     stage: row.stage,
     quoted: row.quoted,
+    closed: row.closed,
   };
 }
 
-export async function entriesOf(client: Client, jobId: string, after = 0): Promise<Entry[]> {
+/** How far a job's record has come, without reading it: what a page asks that only listens. Throws a UserError 404. */
+export async function markOf(
+  client: Client,
+  number: number,
+): Promise<{ id: string; lastSeq: number; stage: Stage }> {
+  const { rows } = await client.query('SELECT id, last_seq, stage FROM jobs WHERE number = $1', [number]);
+  if (!rows[0]) throw notFound('job');
+  return { id: rows[0].id, lastSeq: rows[0].last_seq, stage: rows[0].stage };
+}
+
+/** A job's entries after a sequence number, in order; at most `most`. */
+export async function entriesOf(
+  client: Client,
+  jobId: string,
+  after = 0,
+  most: number | null = null,
+): Promise<Entry[]> {
   const { rows } = await client.query(
-    'SELECT id, seq, by_name, at, slot, value FROM entries WHERE job_id = $1 AND seq > $2 ORDER BY seq',
-    [jobId, after],
+    `SELECT id, seq, by_name, at, slot, value, source, seen FROM entries
+     WHERE job_id = $1 AND seq > $2 ORDER BY seq LIMIT $3`,
+    [jobId, after, most],
   );
   return rows.map(toEntry);
 }
 
-interface EntryRow extends Omit<Entry, 'by' | 'at'> {
+interface EntryRow extends Omit<Entry, 'by' | 'at' | 'source' | 'seen'> {
   by_name: string;
   at: Date;
+  source: Entry['source'] | null;
+  seen: number | null;
 }
 
-/** An entry from its row. */
-export function toEntry(row: EntryRow): Entry {
-  const { id, seq, by_name: by, at, slot, value } = row;
-  return { id, seq, by, at: at.toISOString(), slot, value };
+function toEntry(row: EntryRow): Entry {
+  const { id, seq, by_name: by, at, slot, value, source, seen } = row;
+  return {
+    id,
+    seq,
+    by,
+    at: at.toISOString(),
+    slot,
+    value,
+    ...(source ? { source } : {}),
+    ...(seen === null ? {} : { seen }),
+  };
 }
 
 /** Stores a new state with what the board shows of it. The caller holds the job's row lock. */
 export async function saveState(
   client: Client,
-  jobId: string,
-  unit: UnitDefinition,
+  job: Pick<Job, 'id' | 'number' | 'unit'>,
   state: JobState,
   lastSeq: number,
 ): Promise<void> {
-  const summary = summaryOf(state);
-  const search = [
-    summary.customer,
-    summary.vehicle,
-    summary.complaint,
-    unit.name,
-    state['vehicle.plate']?.value ?? '',
-  ]
-    .join(' ')
-    .toLowerCase();
   await client.query(
     `UPDATE jobs SET snapshot = $2, fold_version = $3, last_seq = $4, summary = $5, search = $6, stage = $7, updated_at = now() WHERE id = $1`,
     [
-      jobId,
+      job.id,
       JSON.stringify(state),
       FOLD_VERSION,
       lastSeq,
-      JSON.stringify(summary),
-      search,
-      await reached(client, jobId, unit, state),
+      JSON.stringify(summaryOf(state)),
+      searchOf(job, state),
+      await reached(client, job, state),
     ],
   );
 }
 
-async function reached(client: Client, jobId: string, unit: UnitDefinition, state: JobState): Promise<Stage> {
+/** The words a job is found by. */
+function searchOf(job: Pick<Job, 'number' | 'unit'>, state: JobState): string {
+  const { customer, vehicle, complaint } = summaryOf(state);
+  const plate = state['vehicle.plate']?.value ?? '';
+  return [customer, vehicle, complaint, job.unit.name, plate, job.number].join(' ').toLowerCase();
+}
+
+async function reached(client: Client, job: Pick<Job, 'id' | 'unit'>, state: JobState): Promise<Stage> {
   const { rows } = await client.query(
-    `SELECT bool_or(status = 'accepted') AS accepted, count(*)::int AS n FROM quotes WHERE job_id = $1`,
-    [jobId],
+    `SELECT bool_or(q.status = 'accepted' AND a.option <> 'no-repair') AS accepted, count(*)::int AS n
+     FROM quotes q LEFT JOIN quote_answers a ON a.quote_id = q.id AND a.kind = 'accept'
+     WHERE q.job_id = $1 AND NOT q.imported`,
+    [job.id],
   );
   const quote = rows[0].accepted ? 'accepted' : rows[0].n > 0 ? 'open' : 'none';
-  return stageReached(state, unit.stations.length, quote);
+  return stageReached(state, job.unit.stations.length, quote);
 }
 
-/** Works the stage out anew after a quote was made or answered. */
-export async function refreshStage(client: Client, jobId: string): Promise<void> {
+/** Works stage and money out anew after a quote was made or answered. The caller holds the job's row lock. */
+export async function refreshStage(client: Client, job: Pick<Job, 'id' | 'unit' | 'state'>): Promise<void> {
   const { rows } = await client.query(
-    'SELECT unit_id, unit_version, snapshot FROM jobs WHERE id = $1 FOR UPDATE',
-    [jobId],
+    `SELECT q.status = 'accepted' AS accepted, q.content -> 'options' AS options, a.option
+     FROM quotes q LEFT JOIN quote_answers a ON a.quote_id = q.id AND a.kind = 'accept'
+     WHERE q.job_id = $1 AND q.status <> 'superseded' AND NOT q.imported
+     ORDER BY (q.status = 'accepted') DESC, q.version DESC LIMIT 1`,
+    [job.id],
   );
-  const unit = await unitOf(client, { id: rows[0].unit_id, version: rows[0].unit_version });
-  const stage = await reached(client, jobId, unit, rows[0].snapshot);
-  await client.query('UPDATE jobs SET stage = $2, updated_at = now() WHERE id = $1', [jobId, stage]);
+  await client.query('UPDATE jobs SET stage = $2, quoted = $3, updated_at = now() WHERE id = $1', [
+    job.id,
+    await reached(client, job, job.state),
+    rows[0] ? JSON.stringify(quotedOf(rows[0])) : null,
+  ]);
 }
 
-/** The quote that counts of the job `j`: the accepted one, else the newest. */
-const QUOTED = `(
-  SELECT json_build_object('accepted', q.status = 'accepted', 'total', (
-    SELECT (o ->> 'total')::bigint FROM jsonb_array_elements(q.content -> 'options') WITH ORDINALITY AS t (o, n)
-    WHERE n = 1 OR o ->> 'id' = a.option ORDER BY (o ->> 'id' = a.option) DESC NULLS LAST LIMIT 1))
-  FROM quotes q LEFT JOIN quote_answers a ON a.quote_id = q.id AND a.kind = 'accept'
-  WHERE q.job_id = j.id AND q.status <> 'superseded'
-  ORDER BY (q.status = 'accepted') DESC, q.version DESC LIMIT 1)`;
+function quotedOf(row: {
+  accepted: boolean;
+  options: { id: string; total: number }[];
+  option: string | null;
+}): Quoted | null {
+  if (!Array.isArray(row.options)) return null;
+  const option = row.options.find((o) => o.id === row.option) ?? row.options[0];
+  return option ? { total: option.total, accepted: row.accepted } : null;
+}
 
-/** Open jobs, the newest change first; `words` must all occur in the job. */
-export async function board(client: Client, words: string[] = [], limit = 200): Promise<BoardCard[]> {
-  const patterns = words.map((w) => `%${w.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`);
-  const { rows } = await client.query(
-    `SELECT j.number, u.name AS unit, u.stations, j.stage, j.summary, j.updated_at, ${QUOTED} AS quoted
-     FROM jobs j JOIN units u ON u.id = j.unit_id AND u.version = j.unit_version
-     WHERE NOT j.closed AND (j.search || ' ' || j.number) LIKE ALL ($1::text[])
-     ORDER BY j.updated_at DESC LIMIT $2`,
-    [patterns, limit],
+/** Closes a job or opens it again. Closed jobs leave the board and are found by asking for them. */
+export async function setClosed(client: Client, number: number, closed: boolean, user: User): Promise<void> {
+  const job = await jobByNumber(client, number, true);
+  if (job.closed === closed) return;
+  await client.query(
+    'UPDATE jobs SET closed = $2, closed_at = CASE WHEN $2 THEN now() END, updated_at = now() WHERE id = $1',
+    [job.id, closed],
   );
-  return rows.map((r) => ({
-    number: r.number,
-    unit: r.unit,
-    stage: r.stage,
-    summary: r.summary,
-    stations: r.stations,
-    quoted: r.quoted,
-    updatedAt: r.updated_at.toISOString(),
-  }));
+  await audit(client, user.name, closed ? 'job closed' : 'job reopened', { job: number });
+}
+
+/**
+ * Takes the customer out of a job for good: name, telephone and plate out of its record, quotes and answers. What was
+ * found and done stays, numbered as it was. Throws a UserError 404.
+ */
+export async function eraseCustomer(client: Client, number: number, user: User): Promise<void> {
+  const job = await jobByNumber(client, number, true);
+  await client.query('SELECT erase_customer($1)', [job.id]);
+  const entries = await entriesOf(client, job.id);
+  await saveState(client, job, fold(EMPTY_STATE, entries), job.lastSeq);
+  await audit(client, user.name, 'customer erased', { job: number });
+}
+
+/** What a job's record may hold: as much as one case file carries. */
+export const MOST_ENTRIES = 50_000;
+
+/** Throws a UserError 413 when so many more entries would not fit in one job. */
+export function roomFor(lastSeq: number, more: number): void {
+  if (lastSeq + more > MOST_ENTRIES)
+    throw new UserError(
+      413,
+      `A job’s record holds at most ${MOST_ENTRIES} entries.`,
+      'Close this job and go on in a new one.',
+    );
 }

@@ -29,6 +29,7 @@ export async function jobStart(number: string) {
       state: job.state,
       lastSeq: job.lastSeq,
       quoted: job.quoted,
+      closed: job.closed,
       library: libraryText(job.unit),
     };
   } catch (error) {

@@ -10,6 +10,8 @@ const ALLOWED = {
   'send-quote': ['counter', 'owner'],
   'import-case': ['technician', 'counter', 'owner'],
   'edit-units': ['technician', 'owner'],
+  'close-job': ['technician', 'counter', 'owner'],
+  'erase-customer': ['owner'],
   'see-shop': ['owner'],
 } as const satisfies Record<string, readonly Role[]>;
 export type Permission = keyof typeof ALLOWED;

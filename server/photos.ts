@@ -1,58 +1,50 @@
-import sharp from 'sharp';
+import { inBackground } from './background';
+import type { Photo } from './background-tasks';
 import type { Client } from './db';
 import { notFound, UserError } from './problem';
+import type { User } from './users';
 
-const LONGEST_SIDE = 1600;
-const MOST_PIXELS = 60_000_000;
+export type { Photo } from './background-tasks';
+
 export const PHOTO_LIMIT = 15 * 1024 * 1024;
+/** What a job's photos may take together: it is what one case file carries. */
+export const PHOTOS_LIMIT = 64 * 1024 * 1024;
+export const MOST_PHOTOS = 500;
 
-export interface Photo {
-  bytes: Buffer;
-  width: number;
-  height: number;
-}
-
-/**
- * Decodes an upload and writes it anew as JPEG: turned upright, at most 1600 px, without metadata. What cannot be decoded
- * as a picture is refused, whatever its name says.
- */
-export async function reencode(upload: Buffer): Promise<Photo> {
-  try {
-    const { data, info } = await sharp(upload, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
-      .rotate()
-      .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true })
-      .flatten({ background: '#ffffff' })
-      .jpeg({ quality: 82, mozjpeg: true })
-      .toBuffer({ resolveWithObject: true });
-    return { bytes: data, width: info.width, height: info.height };
-  } catch {
+/** An upload decoded and written anew, away from the server's own thread. Throws a UserError 415 for what is no picture. */
+export async function takePhoto(upload: Buffer): Promise<Photo> {
+  const photo = await inBackground('photo', upload);
+  if (!photo)
     throw new UserError(
       415,
       'This file is not a picture that can be read.',
       'Take a photo, or choose a JPEG, PNG or WebP file.',
     );
-  }
+  return { ...photo, bytes: Buffer.from(photo.bytes) };
 }
 
-/** A photo from a case file: one of ours (a plain JPEG) is kept byte for byte, anything else is written anew. */
-export async function acceptPhoto(upload: Buffer): Promise<Photo> {
-  const anew = await reencode(upload);
-  const { format, exif, icc, xmp, iptc, width, height } = await sharp(upload).metadata();
-  const plain = format === 'jpeg' && !exif && !icc && !xmp && !iptc;
-  return plain && width === anew.width && height === anew.height ? { bytes: upload, width, height } : anew;
-}
-
-/** Keeps a photo; the same id again is harmless. */
+/** Keeps a photo; the same id again is harmless. Throws a UserError 413 when the job's photos would exceed their limit. */
 export async function savePhoto(
   client: Client,
   jobId: string,
   id: string,
   photo: Photo,
-  by: string,
+  by: User,
 ): Promise<void> {
+  const { rows } = await client.query(
+    'SELECT count(*)::int AS n, COALESCE(sum(length(bytes)), 0)::bigint AS size, bool_or(id = $2) AS known FROM photos WHERE job_id = $1',
+    [jobId, id],
+  );
+  if (rows[0].known) return;
+  if (rows[0].n >= MOST_PHOTOS || Number(rows[0].size) + photo.bytes.length > PHOTOS_LIMIT)
+    throw new UserError(
+      413,
+      `This job holds as many photos as one job can: ${MOST_PHOTOS}, or ${PHOTOS_LIMIT / 2 ** 20} MB.`,
+      'Keep the telling ones; further photos cannot be added.',
+    );
   await client.query(
-    `INSERT INTO photos (job_id, id, width, height, bytes, created_by) VALUES ($1, $2, $3, $4, $5, $6) ON CONFLICT DO NOTHING`,
-    [jobId, id, photo.width, photo.height, photo.bytes, by],
+    `INSERT INTO photos (job_id, id, width, height, bytes, created_by, created_by_user) VALUES ($1, $2, $3, $4, $5, $6, $7) ON CONFLICT DO NOTHING`,
+    [jobId, id, photo.width, photo.height, photo.bytes, by.name, by.id],
   );
 }
 

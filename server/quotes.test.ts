@@ -4,7 +4,7 @@ import { inTransaction } from './db';
 import { appendEntries } from './entries';
 import { jobByNumber } from './jobs';
 import { answerQuote, makeQuote, quoteByToken, quotesOf, revokeLinks, sendQuote } from './quotes';
-import { closePool, inDatabase, someJob, someone } from './test-database';
+import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
 
 afterAll(closePool);
 
@@ -86,4 +86,78 @@ test('a newer version supersedes the open one; its link no longer accepts', asyn
   await expect(answer({ kind: 'accept', option: 'full', name: 'Ada' })).rejects.toMatchObject({
     status: 409,
   });
+});
+
+describe('a later quote', () => {
+  test('can be accepted after an earlier one: one stands, both stay in the history', async () => {
+    const { ivo, job, answer } = await quoted();
+    await answer({ kind: 'accept', option: 'targeted', name: 'Ada Verhoeven' });
+    const next = await inTransaction((c) => makeQuote(c, job.number, ivo));
+    const token = await inTransaction((c) => sendQuote(c, job.number, next.version, ivo));
+    const accept = (body: unknown) => inTransaction((c) => answerQuote(c, token, body));
+    const done = await accept({ kind: 'accept', option: 'full', name: 'Ada Verhoeven' });
+    expect(done).toMatchObject({ version: 2, status: 'accepted' });
+    const versions = await inDatabase((c) => quotesOf(c, job.id));
+    expect(versions.map((q) => [q.version, q.status])).toEqual([
+      [2, 'accepted'],
+      [1, 'superseded'],
+    ]);
+    expect(versions[1]!.answers.map((a) => a.kind)).toEqual(['accept']);
+    const { quoted: money, stage } = await inDatabase((c) => jobByNumber(c, job.number));
+    expect(money).toEqual({
+      total: next.content.options.find((o) => o.id === 'full')!.total,
+      accepted: true,
+    });
+    expect(stage).toBe('build');
+    // The older one cannot be taken back into force.
+    await expect(answer({ kind: 'accept', option: 'full', name: 'Ada' })).rejects.toMatchObject({
+      status: 409,
+    });
+    await expect(
+      inDatabase((c) =>
+        c.query(`UPDATE quotes SET status = 'accepted' WHERE job_id = $1 AND version = 1`, [job.id]),
+      ),
+    ).rejects.toThrow(/frozen|one_accepted/);
+  });
+
+  test('two presses at once accept once', async () => {
+    const { job, answer } = await quoted();
+    const both = await Promise.allSettled([
+      answer({ kind: 'accept', option: 'full', name: 'Ada' }),
+      answer({ kind: 'accept', option: 'targeted', name: 'Ada' }),
+    ]);
+    expect(both.filter((b) => b.status === 'fulfilled')).toHaveLength(1);
+    const [quote] = await inDatabase((c) => quotesOf(c, job.id));
+    expect(quote!.answers.filter((a) => a.kind === 'accept')).toHaveLength(1);
+  });
+
+  test('made by two people at once is two versions, the second in force', async () => {
+    const { ivo, job } = await quoted();
+    const made = await Promise.all([1, 2].map(() => inTransaction((c) => makeQuote(c, job.number, ivo))));
+    expect(made.map((q) => q.version).sort()).toEqual([2, 3]);
+    const versions = await inDatabase((c) => quotesOf(c, job.id));
+    expect(versions.map((q) => q.status)).toEqual(['draft', 'superseded', 'superseded']);
+  });
+});
+
+test('accepting to leave it unrepaired does not send the job to be built', async () => {
+  const { job, answer } = await quoted();
+  await answer({ kind: 'accept', option: 'no-repair', name: 'Ada Verhoeven' });
+  expect((await inDatabase((c) => jobByNumber(c, job.number))).stage).toBe('quote');
+});
+
+test('a stored quote that is none is shown as such, and the others as they are', async () => {
+  const { ivo, job } = await quoted();
+  await inTransaction((c) => makeQuote(c, job.number, ivo));
+  await asOwner(async (c) => {
+    await c.query('ALTER TABLE quotes DISABLE TRIGGER quotes_frozen');
+    await c.query(`UPDATE quotes SET content = '{"options": {}}' WHERE job_id = $1 AND version = 1`, [
+      job.id,
+    ]);
+    await c.query('ALTER TABLE quotes ENABLE TRIGGER quotes_frozen');
+  });
+  const [good, bad] = await inDatabase((c) => quotesOf(c, job.id));
+  expect(good).toMatchObject({ version: 2, unreadable: false });
+  expect(good!.content.options.length).toBeGreaterThan(1);
+  expect(bad).toMatchObject({ version: 1, unreadable: true, content: { options: [] } });
 });

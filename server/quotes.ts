@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { QuoteAnswer, QuoteStatus } from '@/core/case';
 import type { QuoteContent } from '@/core/quote';
-import { ajv, problemsOf } from '@/core/validation';
+import { ajv, checkQuote, problemsOf } from '@/core/validation';
 import { audit } from './audit';
 import type { Client } from './db';
 import { jobByNumber, refreshStage } from './jobs';
+import type { Job } from './jobs';
 import { notFound, UserError } from './problem';
 import { quoteState, today } from './reason';
 import { hashToken, newToken } from './sessions';
@@ -20,24 +21,47 @@ export interface Quote {
   createdAt: string;
   createdBy: string;
   answers: QuoteAnswer[];
+  /** It came in with a file: nobody can send or accept it. */
+  imported: boolean;
+  /** What is stored is not a quote's content: shown as such, with `content` an empty stand-in. */
+  unreadable: boolean;
 }
 
 const LINK_DAYS = 30;
 
-const COLUMNS = `q.id, q.job_id, j.number, q.version, q.status, q.content, q.created_at, q.created_by,
+const COLUMNS = `q.id, q.job_id, j.number, q.version, q.status, q.content, q.imported, q.created_at, q.created_by,
   COALESCE((SELECT json_agg(json_build_object('kind', a.kind, 'option', a.option, 'name', a.name, 'message', a.message, 'at', a.at) ORDER BY a.id)
             FROM quote_answers a WHERE a.quote_id = q.id), '[]') AS answers`;
 
 type Row = Record<string, unknown> & { created_at: Date; answers: QuoteAnswer[] };
 
+const UNREADABLE: QuoteContent = {
+  format: 'pelvik-quote/1',
+  shop: { name: '', address: '', phone: '' },
+  currency: 'EUR',
+  taxRate: 0,
+  date: '1970-01-01',
+  validUntil: '1970-01-01',
+  job: { number: 0, unit: '', vehicle: '', customer: '', complaint: '' },
+  finding: 'This version cannot be read.',
+  undetermined: true,
+  couldChange: [],
+  photos: [],
+  options: [],
+};
+
+/** One bad row is shown as such and spoils nothing for the others. */
 function toQuote(row: Row): Quote {
+  const unreadable = checkQuote(row.content).length > 0;
   return {
     id: row.id as string,
     jobId: row.job_id as string,
     jobNumber: row.number as number,
     version: row.version as number,
     status: row.status as QuoteStatus,
-    content: row.content as QuoteContent,
+    content: unreadable ? UNREADABLE : (row.content as QuoteContent),
+    imported: row.imported as boolean,
+    unreadable,
     createdAt: row.created_at.toISOString(),
     createdBy: row.created_by as string,
     answers: row.answers.map((a) => ({ ...a, at: new Date(a.at).toISOString() })),
@@ -54,21 +78,28 @@ export async function quotesOf(client: Client, jobId: string): Promise<Quote[]> 
 
 /** Freezes the job's quote as it stands today into a new version. Earlier open versions are superseded. */
 export async function makeQuote(client: Client, jobNumber: number, user: User): Promise<Quote> {
-  const job = await jobByNumber(client, jobNumber);
-  // The row lock keeps two people from making the same version.
-  await client.query('SELECT 1 FROM jobs WHERE id = $1 FOR UPDATE', [job.id]);
+  // Under the row lock: two people never make the same version, and what is priced is what stands.
+  const job = await jobByNumber(client, jobNumber, true);
   const content = quoteState(job.unit, job.state, job.number, today());
+  const [problem] = checkQuote(content);
+  if (problem)
+    throw new UserError(
+      409,
+      `This quote cannot be frozen: ${problem.pointer} ${problem.message}.`,
+      'Shorten the scope or its words, then make the quote again.',
+      [problem],
+    );
   await client.query(
-    `UPDATE quotes SET status = 'superseded' WHERE job_id = $1 AND status IN ('draft', 'sent')`,
+    `UPDATE quotes SET status = 'superseded' WHERE job_id = $1 AND status IN ('draft', 'sent', 'declined') AND NOT imported`,
     [job.id],
   );
   const { rows } = await client.query(
-    `INSERT INTO quotes (id, job_id, version, status, content, created_by)
-     SELECT $1, $2, COALESCE(max(version), 0) + 1, 'draft', $3, $4 FROM quotes WHERE job_id = $2 RETURNING version`,
-    [randomUUID(), job.id, JSON.stringify(content), user.name],
+    `INSERT INTO quotes (id, job_id, version, status, content, created_by, created_by_user)
+     SELECT $1, $2, COALESCE(max(version), 0) + 1, 'draft', $3, $4, $5 FROM quotes WHERE job_id = $2 RETURNING version`,
+    [randomUUID(), job.id, JSON.stringify(content), user.name, user.id],
   );
   await audit(client, user.name, 'quote made', { job: job.number, version: rows[0].version });
-  await refreshStage(client, job.id);
+  await refreshStage(client, job);
   return (await quotesOf(client, job.id))[0]!;
 }
 
@@ -80,11 +111,13 @@ export async function sendQuote(
   user: User,
 ): Promise<string> {
   const { rows } = await client.query(
-    'SELECT q.id, q.status FROM quotes q JOIN jobs j ON j.id = q.job_id WHERE j.number = $1 AND q.version = $2 FOR UPDATE OF q',
+    'SELECT q.id, q.status, q.imported FROM quotes q JOIN jobs j ON j.id = q.job_id WHERE j.number = $1 AND q.version = $2 FOR UPDATE OF q',
     [jobNumber, version],
   );
   const quote = rows[0];
   if (!quote) throw notFound('quote');
+  if (quote.imported)
+    throw new UserError(409, 'This quote came in with a file.', 'Make a quote of this shop, and send that.');
   if (quote.status === 'superseded')
     throw new UserError(409, 'A newer version replaced this quote.', 'Send the newest version.');
   const token = newToken();
@@ -165,9 +198,13 @@ export async function answerQuote(client: Client, token: string, body: unknown):
     name: string;
     message?: string;
   };
+  const { jobNumber } = await quoteByToken(client, token);
+  // Under the job's row lock: what is answered is what stands, and one acceptance follows the other.
+  const job = await jobByNumber(client, jobNumber, true);
   const quote = await quoteByToken(client, token);
-  const { rows } = await client.query('SELECT status FROM quotes WHERE id = $1 FOR UPDATE', [quote.id]);
-  const status = rows[0].status as QuoteStatus;
+  const { status } = quote;
+  if (quote.unreadable || quote.imported)
+    throw new UserError(409, 'This quote cannot be answered.', 'Please call the shop.');
   if (status === 'superseded')
     throw new UserError(409, 'The shop has made a newer quote.', 'Ask the shop for the new link.');
   if (status === 'accepted' && answer.kind !== 'ask')
@@ -180,6 +217,7 @@ export async function answerQuote(client: Client, token: string, body: unknown):
   if (answer.kind === 'accept' && quote.content.validUntil < today()) {
     throw new UserError(410, 'The prices of this quote have expired.', 'Please call the shop for a new one.');
   }
+  if (answer.kind === 'accept') await supersedeAccepted(client, job);
   await client.query(
     'INSERT INTO quote_answers (quote_id, kind, option, name, message) VALUES ($1, $2, $3, $4, $5)',
     [quote.id, answer.kind, answer.option ?? null, answer.name.trim(), answer.message ?? ''],
@@ -189,11 +227,22 @@ export async function answerQuote(client: Client, token: string, body: unknown):
       quote.id,
       answer.kind === 'accept' ? 'accepted' : 'declined',
     ]);
-    await audit(client, 'customer', `quote ${answer.kind}ed`, {
+    await audit(client, 'customer', `quote ${answer.kind === 'accept' ? 'accepted' : 'declined'}`, {
       job: quote.jobNumber,
       version: quote.version,
+      ...(answer.kind === 'accept' ? { option: answer.option } : {}),
     });
-    await refreshStage(client, quote.jobId);
+    await refreshStage(client, job);
   }
   return quoteByToken(client, token);
+}
+
+/** A later acceptance takes the place of an earlier one: both stay in the history, one stands. */
+async function supersedeAccepted(client: Client, job: Job): Promise<void> {
+  const { rows } = await client.query(
+    `UPDATE quotes SET status = 'superseded' WHERE job_id = $1 AND status = 'accepted' AND NOT imported RETURNING version`,
+    [job.id],
+  );
+  for (const { version } of rows)
+    await audit(client, 'customer', 'acceptance superseded', { job: job.number, version });
 }

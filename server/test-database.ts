@@ -1,12 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { closePool, inTransaction, withClient } from './db';
+import { Client as Connection } from 'pg';
+import { closeBackground } from './background';
+import { closePool as close, inTransaction, withClient } from './db';
 import type { Client } from './db';
 import { createJob } from './jobs';
 import { createUser } from './users';
 import type { Role, User } from './users';
 
 /** Helpers for tests that need the real database named by DATABASE_URL. */
-export const PASSWORD = 'a long enough password';
+export const PASSWORD = 'gantry-otter-77-linen';
 
 /** A user of a role, with a name no other test has. */
 export async function someone(role: Role): Promise<User> {
@@ -24,4 +26,20 @@ export function inDatabase<T>(work: (client: Client) => Promise<T>): Promise<T> 
   return withClient(work);
 }
 
-export { closePool };
+/** Runs a statement as the owner of the tables, who may do what the application may not. */
+export async function asOwner<T>(work: (client: Client) => Promise<T>): Promise<T> {
+  const client = new Connection({ connectionString: process.env.PELVIK_OWNER_URL });
+  await client.connect();
+  try {
+    // A connection of no pool: it is ended here, not released.
+    return await work(client as unknown as Client);
+  } finally {
+    await client.end();
+  }
+}
+
+/** For the end of a test file. */
+export async function closePool(): Promise<void> {
+  await close();
+  await closeBackground();
+}

@@ -5,9 +5,10 @@ import { shippedUnits } from '@/data/shipped';
 import { inTransaction } from './db';
 import { createJob, jobByNumber } from './jobs';
 import { UserError } from './problem';
-import { closePool, inDatabase, someone } from './test-database';
+import { asOwner, closePool, inDatabase, someone } from './test-database';
 import {
   addUnit,
+  checkedUnit,
   deleteUnit,
   installShippedUnits,
   listUnits,
@@ -103,7 +104,7 @@ test('an id that is taken, another id than the page’s, and what is no unit are
     inTransaction((client) => saveUnit(client, unit.id, 1, { ...unit, id: 'other' }, user)),
   );
   expect(other.status).toBe(400);
-  const none = await refusal(inTransaction((client) => addUnit(client, { format: 'pelvik-unit/1' }, user)));
+  const none = await refusal(checkedUnit({ format: 'pelvik-unit/1' }));
   expect(none.problems.length).toBeGreaterThan(3);
 });
 
@@ -128,12 +129,24 @@ test('the database itself refuses to change a version or to pull one from under 
   await inTransaction((client) => addUnit(client, unit, user));
   await inTransaction((client) => createJob(client, unit.id, user.id));
   const tamper = (sql: string) => inDatabase((client) => client.query(sql, [unit.id]));
-  await expect(tamper(`UPDATE units SET name = 'x' WHERE id = $1`)).rejects.toThrow(/add a version/);
+  await expect(tamper(`UPDATE units SET name = 'x' WHERE id = $1`)).rejects.toThrow(/permission denied/);
   await expect(tamper('DELETE FROM units WHERE id = $1')).rejects.toThrow(/jobs_unit/);
 });
 
+test('a family that was deleted and comes again goes on counting: no process takes the new for the old', async () => {
+  const user = await someone('owner');
+  const unit = own();
+  const first = await inTransaction((client) => addUnit(client, unit, user));
+  await inDatabase((client) => unitOf(client, first));
+  await inTransaction((client) => deleteUnit(client, unit.id, user));
+  const again = await inTransaction((client) => addUnit(client, { ...unit, name: 'Other' }, user));
+  expect(again.version).toBe(first.version + 1);
+  expect((await inDatabase((client) => unitOf(client, again))).name).toBe('Other');
+});
+
 test('what ships anew becomes a version of its own, unless the shop has made one', async () => {
-  await inTransaction(async (client) => {
+  await asOwner(async (client) => {
+    await client.query('BEGIN');
     const user = { id: 'x', name: 'x', role: 'owner' as const };
     const shipped = shippedUnits[2]!;
     await client.query(`ALTER TABLE units DISABLE TRIGGER units_frozen`);

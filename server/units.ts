@@ -1,7 +1,10 @@
+import { withRoles } from '@/core/unit';
 import type { UnitDefinition, UnitKey, UnitSummary } from '@/core/unit';
-import { checkUnit } from '@/core/validation';
+import { outOfBounds, UNIT_BOUNDS } from '@/core/validation';
 import { shippedUnits } from '@/data/shipped';
 import { audit } from './audit';
+import { inBackground } from './background';
+import type { UnitReview } from './background-tasks';
 import type { Client } from './db';
 import { notFound, UserError } from './problem';
 import type { User } from './users';
@@ -9,7 +12,7 @@ import type { User } from './users';
 /** A definition is a few tens of kB; this is room for a very large one. */
 export const UNIT_LIMIT = 2 * 1024 * 1024;
 
-// Versions never change, so what was read once stays true for the life of the process.
+// Versions never change and their numbers are never used again: what was read once stays true for the process's life.
 const read = new Map<string, UnitDefinition>();
 
 /** A unit's definition in the version given. Throws a UserError 404 for one there is not. */
@@ -22,8 +25,9 @@ export async function unitOf(client: Client, { id, version }: UnitKey): Promise<
     version,
   ]);
   if (!rows[0]) throw notFound('unit');
-  read.set(key, rows[0].definition);
-  return rows[0].definition;
+  const unit = withRoles(rows[0].definition);
+  read.set(key, unit);
+  return unit;
 }
 
 /** The newest version of a family. Throws a UserError 400 that names what there is. */
@@ -67,9 +71,23 @@ function toSummary(row: Record<string, unknown>): UnitSummary {
   return { ...rest, createdAt: (at as Date).toISOString(), createdBy: by } as UnitSummary;
 }
 
-/** Takes in a family of its own. Throws a UserError: 400 with pointers, 409 when the id is taken. */
-export async function addUnit(client: Client, value: unknown, user: User): Promise<UnitKey> {
-  const unit = checked(value);
+/** A definition that was sent, checked away from the server's own thread. Throws a UserError 400 with pointers. */
+export async function checkedUnit(value: unknown): Promise<UnitDefinition> {
+  const { problems } = await reviewUnit(value);
+  if (problems.length)
+    throw new UserError(400, 'This is not a unit definition Pelvik can use.', problems[0]!.remedy, problems);
+  return value as UnitDefinition;
+}
+
+/** What is wrong and what is odd about a definition. */
+export async function reviewUnit(value: unknown): Promise<UnitReview> {
+  // Too large to be looked at is too large to be handed over.
+  const size = outOfBounds(value, UNIT_BOUNDS);
+  return size ? { problems: [size], warnings: [] } : inBackground('reviewUnit', value);
+}
+
+/** Takes in a family of its own. Throws a UserError 409 when the id is taken. */
+export async function addUnit(client: Client, unit: UnitDefinition, user: User): Promise<UnitKey> {
   await lockFamily(client, unit.id);
   if ((await unitVersions(client, unit.id)).length)
     throw new UserError(
@@ -77,7 +95,7 @@ export async function addUnit(client: Client, value: unknown, user: User): Promi
       `There is already a unit "${unit.id}".`,
       'Give it another id, or save it as a new version from that unit’s page.',
     );
-  const made = await insert(client, unit, 1, 'shop', user.name);
+  const made = await insert(client, unit, 'shop', user.name);
   await audit(client, user.name, 'unit added', { ...made });
   return made;
 }
@@ -90,10 +108,9 @@ export async function saveUnit(
   client: Client,
   id: string,
   basedOn: number,
-  value: unknown,
+  unit: UnitDefinition,
   user: User,
 ): Promise<UnitKey> {
-  const unit = checked(value);
   if (unit.id !== id)
     throw new UserError(
       400,
@@ -109,7 +126,7 @@ export async function saveUnit(
       `${newest.createdBy} saved version ${newest.version} while you worked on version ${basedOn}.`,
       'Export yours, look at the newest version, and bring your changes in there.',
     );
-  const made = await insert(client, unit, basedOn + 1, 'shop', user.name);
+  const made = await insert(client, unit, 'shop', user.name);
   await audit(client, user.name, 'unit version saved', { ...made });
   return made;
 }
@@ -152,15 +169,8 @@ export async function installShippedUnits(client: Pick<Client, 'query'>): Promis
         [unit.id, newest.version, unit.name, unit.layout, unit.stations.length, JSON.stringify(unit)],
       );
     else if (!newest || (newest.origin === 'shipped' && !newest.same))
-      await insert(client, unit, (newest?.version ?? 0) + 1, 'shipped', 'Pelvik');
+      await insert(client, unit, 'shipped', 'Pelvik');
   }
-}
-
-function checked(value: unknown): UnitDefinition {
-  const problems = checkUnit(value);
-  if (problems.length)
-    throw new UserError(400, 'This is not a unit definition Pelvik can use.', problems[0]!.remedy, problems);
-  return value as UnitDefinition;
 }
 
 /** Two people saving one family wait for each other. */
@@ -171,10 +181,16 @@ async function lockFamily(client: Client, id: string): Promise<void> {
 async function insert(
   client: Pick<Client, 'query'>,
   unit: UnitDefinition,
-  version: number,
   origin: 'shipped' | 'shop',
   by: string,
 ): Promise<UnitKey> {
+  // A family that was deleted and comes again goes on counting: no other process takes the new for the old.
+  const { rows } = await client.query(
+    `INSERT INTO unit_families AS f (id, last_version) VALUES ($1, 1)
+     ON CONFLICT (id) DO UPDATE SET last_version = f.last_version + 1 RETURNING last_version`,
+    [unit.id],
+  );
+  const version = rows[0].last_version as number;
   await client.query(
     'INSERT INTO units (id, version, name, layout, stations, origin, definition, created_by) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)',
     [unit.id, version, unit.name, unit.layout, unit.stations.length, origin, JSON.stringify(unit), by],

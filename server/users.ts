@@ -1,5 +1,9 @@
 import { hash, verify } from '@node-rs/argon2';
+import { audit } from './audit';
+import { withClient } from './db';
 import type { Client } from './db';
+import { forgetAttempts, limitSignIn } from './limits';
+import { checkPassword } from './passwords';
 import { UserError } from './problem';
 
 export type Role = 'technician' | 'counter' | 'owner';
@@ -10,12 +14,8 @@ export interface User {
   role: Role;
 }
 
-const FAILURES_ALLOWED = 5;
-const LOCK_MINUTES = 15;
-
 export async function createUser(client: Client, user: User, password: string): Promise<void> {
-  if (password.length < 10)
-    throw new UserError(400, 'The password is too short.', 'Use at least 10 characters.');
+  checkPassword(password, [user.id, user.name]);
   await client.query('INSERT INTO users (id, name, role, password_hash) VALUES ($1, $2, $3, $4)', [
     user.id,
     user.name,
@@ -33,41 +33,65 @@ export async function listUsers(client: Client): Promise<(User & { active: boole
   return rows;
 }
 
+// The same words for a wrong password, an unknown name and a locked one: nobody learns which names there are.
 const WRONG = () =>
   new UserError(
     401,
     'Name or password is wrong.',
-    'Try again; after five failures the name is locked for 15 minutes.',
+    'Try again; after five failures from one place the name is locked there for 15 minutes.',
   );
 
-// Checked when a name is unknown, so that an unknown name takes as long as a wrong password.
+// Checked when a name is unknown or locked, so that it takes as long as a wrong password.
 const NOBODY = hash('nobody has this password');
 
-/** The user behind a name and password. Throws a UserError: 401 wrong, 429 locked. */
-export async function authenticate(client: Client, id: string, password: string): Promise<User> {
-  const { rows } = await client.query(
-    'SELECT id, name, role, password_hash, active, locked_until > now() AS locked FROM users WHERE id = $1',
-    [id],
-  );
-  const row = rows[0];
-  if (row?.locked) {
-    throw new UserError(
-      429,
-      'This name is locked after too many failures.',
-      `Wait ${LOCK_MINUTES} minutes, or ask the owner.`,
+/**
+ * The user behind a name and password, tried from an address. Every attempt is counted before the password is looked at,
+ * so that attempts made at once are all counted; no connection is held while it is. Throws a UserError 401, the same for
+ * wrong, unknown and locked.
+ */
+export async function authenticate(id: string, password: string, address: string): Promise<User> {
+  const attempt = await limitSignIn(id, address);
+  const row = await withClient(async (client) => {
+    const { rows } = await client.query(
+      'SELECT id, name, role, password_hash FROM users WHERE id = $1 AND active',
+      [id],
     );
-  }
-  const right = await verify(row?.password_hash ?? (await NOBODY), password);
-  if (!row?.active || !right) {
-    if (row) {
-      await client.query(
-        `UPDATE users SET failures = CASE WHEN failures + 1 >= $2 THEN 0 ELSE failures + 1 END,
-           locked_until = CASE WHEN failures + 1 >= $2 THEN now() + make_interval(mins => $3) END WHERE id = $1`,
-        [id, FAILURES_ALLOWED, LOCK_MINUTES],
+    return rows[0];
+  });
+  const right = await verify(attempt.locked || !row ? await NOBODY : row.password_hash, password);
+  if (attempt.locked || !row || !right) {
+    if (row)
+      await withClient((client) =>
+        audit(client, row.name, attempt.last ? 'locked out' : 'sign-in failed', { address }),
       );
-    }
     throw WRONG();
   }
-  await client.query('UPDATE users SET failures = 0, locked_until = NULL WHERE id = $1', [id]);
+  await forgetAttempts(id, address);
   return { id: row.id, name: row.name, role: row.role };
+}
+
+/** Changes a person's own password. Throws a UserError: 400 too weak, 403 the present one is wrong. */
+export async function changePassword(
+  user: User,
+  present: string,
+  next: string,
+  address: string,
+): Promise<void> {
+  const attempt = await limitSignIn(user.id, address);
+  const kept = await withClient(async (client) => {
+    const { rows } = await client.query('SELECT password_hash FROM users WHERE id = $1', [user.id]);
+    return rows[0].password_hash as string;
+  });
+  if (attempt.locked || !(await verify(kept, present)))
+    throw new UserError(
+      403,
+      'The present password is not right.',
+      'Type it again; after five failures it is locked for 15 minutes.',
+    );
+  await forgetAttempts(user.id, address);
+  checkPassword(next, [user.id, user.name]);
+  const fresh = await hash(next);
+  await withClient((client) =>
+    client.query('UPDATE users SET password_hash = $2 WHERE id = $1', [user.id, fresh]),
+  );
 }

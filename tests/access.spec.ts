@@ -55,9 +55,14 @@ async function serious(page: Page, view: string): Promise<string[]> {
 
 test('by keyboard alone: find a job, open it, grade a part', async ({ page }) => {
   await signIn(page, 'mira');
-  await page.keyboard.press('/');
+  // The keys are there once the page has come to life.
+  await expect(async () => {
+    await page.keyboard.press('/');
+    await expect(page.getByPlaceholder(/^Find/)).toBeFocused({ timeout: 300 });
+  }).toPass();
+  await page.getByPlaceholder(/^Find/).fill('');
   await page.keyboard.type('pell');
-  await expect(page.getByText('1 open')).toBeVisible();
+  await expect(page.getByText('1 found')).toBeVisible();
   const card = page.getByRole('link', { name: /Corvane Pell/ });
   for (let k = 0; k < 12 && !(await card.evaluate((e) => e === document.activeElement)); k++)
     await page.keyboard.press('Tab');

@@ -7,7 +7,8 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   timeout: 60_000,
   expect: { timeout: 8_000 },
-  workers: 1,
+  // One for each core; files run side by side, the tests of a file one after the other.
+  workers: 2,
   retries: 0,
   forbidOnly: true,
   reporter: [['json']],

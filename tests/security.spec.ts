@@ -76,14 +76,14 @@ test('bad input gets a clear answer', async ({ page }) => {
     });
   const cut = await post('/api/cases', '{"format":"pelvik-case/1","unit":"ostrel');
   expect(cut.status()).toBe(400);
-  expect((await cut.json()).error.message).toContain('not valid JSON');
+  expect((await cut.json()).error.problems[0].message).toContain('not valid JSON');
   const wrong = await post('/api/cases', {
     format: 'pelvik-case/1',
     unit: 'ostrel-four',
     findings: [{ slot: 'vehicle.odometerKm', value: 1e99 }],
   });
   expect((await wrong.json()).error.problems[0].pointer).toBe('/findings/0/value');
-  const huge = await post('/api/cases', `{"x":"${'y'.repeat(50 * 1024 * 1024)}"}`);
+  const huge = await post('/api/cases', `{"x":"${'y'.repeat(129 * 1024 * 1024)}"}`);
   expect(huge.status()).toBe(413);
   const large = await post('/api/jobs/1001/entries', `{"entries":"${'y'.repeat(600 * 1024)}"}`);
   expect(large.status()).toBe(413);

@@ -1,34 +1,45 @@
 import * as Comlink from 'comlink';
-import type { JobState } from '@/core/case';
+import type { JobState, SlotState } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
 import type { Diagnosis, Knowledge } from '@/core/diagnosis';
 import { complaintsOf, suspectRanker } from '@/core/suspects';
-import type { Suspect } from '@/core/suspects';
+import type { Complaint, Suspect } from '@/core/suspects';
 import type { UnitDefinition } from '@/core/unit';
 
-/** What a job's record says, worked out: suspects from the grid alone, causes from everything. */
-export interface Reasoning {
-  diagnosis: Diagnosis;
-  suspects: Suspect[];
-  milliseconds: number;
+/** What of a job's record is new to the worker. */
+export interface Change {
+  set: Record<string, SlotState>;
+  clear: string[];
 }
 
-/** Compiles a unit once and reasons over states away from the page's own thread. */
-export class Reasoner {
+/** What a job's record says, worked out; `suspects` is null where the grid, and so they, are as before. */
+export interface Verdict {
+  diagnosis: Diagnosis;
+  suspects: Suspect[] | null;
+}
+
+/** Compiles a unit once, keeps the job's state, and reasons over it away from the page's own thread. */
+class Reasoner {
   private diagnose!: (state: JobState) => Diagnosis;
   private rank!: ReturnType<typeof suspectRanker>;
+  private state: Record<string, SlotState> = {};
+  private grid = '';
 
   prepare(unit: UnitDefinition, knowledge: Knowledge): void {
     this.diagnose = diagnoser(unit, knowledge);
     this.rank = suspectRanker(unit, knowledge.behaviour, 12);
   }
 
-  reason(state: JobState): Reasoning {
-    const started = performance.now();
-    const diagnosis = this.diagnose(state);
-    const suspects = this.rank(complaintsOf(state));
-    return { diagnosis, suspects, milliseconds: performance.now() - started };
+  reason({ set, clear }: Change): Verdict {
+    Object.assign(this.state, set);
+    for (const slot of clear) delete this.state[slot];
+    const complaints: Complaint[] = complaintsOf(this.state);
+    const grid = `grid ${JSON.stringify(complaints)}`;
+    const same = grid === this.grid;
+    this.grid = grid;
+    return { diagnosis: this.diagnose(this.state), suspects: same ? null : this.rank(complaints) };
   }
 }
+export type ReasonApi = Reasoner;
 
-Comlink.expose(Reasoner);
+Comlink.expose(new Reasoner());

@@ -24,13 +24,16 @@ export default async function Page() {
   }));
   return (
     <ShopPage
+      userId={user.id}
       terms={terms}
       people={people}
       trail={trail.map((t) => ({
         at: t.at.toISOString(),
         who: t.who,
         what: t.what,
-        about: JSON.stringify(t.about),
+        about: Object.entries(t.about)
+          .map(([name, value]) => `${name} ${String(value)}`)
+          .join(', '),
       }))}
     />
   );

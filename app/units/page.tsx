@@ -3,10 +3,15 @@ import { pageUser } from '@/server/page';
 import { may } from '@/server/permissions';
 import { listUnits } from '@/server/units';
 import { UnitList } from '@/ui/library/list';
+import { SignedIn } from '@/ui/sync/signed-in';
 
 export const metadata = { title: 'Units · Pelvik' };
 
 export default async function UnitsPage() {
   const user = await pageUser();
-  return <UnitList units={await withClient(listUnits)} mayEdit={may(user, 'edit-units')} />;
+  return (
+    <SignedIn userId={user.id}>
+      <UnitList units={await withClient(listUnits)} mayEdit={may(user, 'edit-units')} />
+    </SignedIn>
+  );
 }

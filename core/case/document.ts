@@ -40,6 +40,8 @@ export interface CaseQuote {
   createdAt: string;
   content: Json;
   answers: QuoteAnswer[];
+  /** It came in with a file: history that cannot be sent, accepted or built by. */
+  imported?: boolean;
 }
 
 /** A whole job as one document. `findings` alone is enough; `history`, where present, is the record they come from. */

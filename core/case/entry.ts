@@ -9,6 +9,8 @@ export interface NewEntry {
   id: string;
   slot: string;
   value: Json;
+  /** The last sequence number of the job that its writer had seen. */
+  seen?: number;
 }
 
 /** An entry the server took: it has a place in the job's order. */
@@ -16,5 +18,13 @@ export interface Entry extends NewEntry {
   seq: number;
   by: string;
   /** ISO 8601, UTC. */
+  at: string;
+  /** Who wrote it where it came from, and when, for what came in with a file: `by` and `at` are the importer's. */
+  source?: Source;
+}
+
+/** Who wrote something elsewhere, and when (ISO 8601, UTC). */
+export interface Source {
+  by: string;
   at: string;
 }

@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { caseUntil, EMPTY_STATE, familyOf, findingsOf, fold, stateOfCase, STAGES } from './index';
+import {
+  caseUntil,
+  EMPTY_STATE,
+  familyOf,
+  findingsOf,
+  fold,
+  recordOf,
+  stateOfCase,
+  STAGES,
+  takeIn,
+} from './index';
 import type { CaseDocument, Entry } from './index';
 
 const entries = fc.uniqueArray(
@@ -85,5 +95,40 @@ describe('case document', () => {
       'fluid.level',
       'part.filter',
     ]);
+  });
+});
+
+describe('a record', () => {
+  test('takes entries in any order, in any portions and with repeats, clears included', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom('a', 'b', 'c'), fc.boolean()), { maxLength: 30 }),
+        fc.infiniteStream(fc.nat(1000)),
+        (writes, dice) => {
+          const all = writes.map(([slot, clear], k) =>
+            full({ seq: k + 1, slot, value: clear ? null : `v${k}` }),
+          );
+          const next = () => dice.next().value as number;
+          const portions: Entry[][] = [];
+          for (let left = [...all, ...all.filter(() => next() % 3 === 0)]; left.length;) {
+            left = left.sort(() => next() - 500);
+            portions.push(left.splice(0, 1 + (next() % 4)));
+          }
+          const from = next() % (all.length + 1);
+          const start = recordOf(fold(EMPTY_STATE, all.slice(0, from)), from);
+          const end = portions.reduce(takeIn, start);
+          expect(end.state).toEqual(fold(EMPTY_STATE, all));
+          expect(end.lastSeq).toBe(all.length);
+          expect(end.ahead).toEqual([]);
+        },
+      ),
+    );
+  });
+  test('knows up to where nothing is missing', () => {
+    const at = (...seqs: number[]) => seqs.map((seq) => full({ seq, slot: 's', value: `v${seq}` }));
+    const gap = takeIn(recordOf(EMPTY_STATE, 0), at(1, 3, 4));
+    expect([gap.lastSeq, gap.ahead]).toEqual([1, [3, 4]]);
+    expect(takeIn(gap, at(2)).lastSeq).toBe(4);
+    expect(takeIn(gap, at(1, 3))).toBe(gap);
   });
 });

@@ -1,13 +1,14 @@
-import type { Entry, Json } from './entry';
+import type { Entry, Json, Source } from './entry';
 
 /** Raise when the fold's meaning changes: stored snapshots of other versions are folded anew. */
-export const FOLD_VERSION = 1;
+export const FOLD_VERSION = 2;
 
 export interface SlotState {
   value: Json;
   seq: number;
   by: string;
   at: string;
+  source?: Source;
 }
 
 /** A job's state: the last write of every slot that is not cleared. */
@@ -15,22 +16,54 @@ export type JobState = Readonly<Record<string, SlotState>>;
 
 export const EMPTY_STATE: JobState = Object.freeze({});
 
-/** Folds entries, in any order and with repeats, onto a state: per slot the highest sequence number wins. */
-export function fold(state: JobState, entries: readonly Entry[]): JobState {
-  const next: Record<string, SlotState> = { ...state };
-  const cleared = new Map<string, number>();
-  for (const entry of entries) {
-    const before = Math.max(next[entry.slot]?.seq ?? -1, cleared.get(entry.slot) ?? -1);
-    if (entry.seq <= before) continue;
-    if (entry.value === null) {
-      delete next[entry.slot];
-      cleared.set(entry.slot, entry.seq);
+/**
+ * A state that entries may still reach in any order: it remembers when a slot was cleared, and up to where nothing is
+ * missing.
+ */
+export interface JobRecord {
+  readonly state: JobState;
+  /** Every entry up to this sequence number is in. */
+  readonly lastSeq: number;
+  /** Slot → sequence number of the write that cleared it, for those after the record was begun. */
+  readonly cleared: Readonly<Record<string, number>>;
+  /** Entries beyond a gap that are in already. */
+  readonly ahead: readonly number[];
+}
+
+/** A record from a snapshot that holds everything up to `lastSeq`. */
+export function recordOf(state: JobState, lastSeq: number): JobRecord {
+  return { state, lastSeq, cleared: {}, ahead: [] };
+}
+
+/**
+ * Takes entries into a record, in any order and with repeats: per slot the highest sequence number wins, whether it
+ * wrote or cleared; what the record holds already changes nothing.
+ */
+export function takeIn(record: JobRecord, entries: readonly Entry[]): JobRecord {
+  const known = new Set(record.ahead);
+  const news = entries.filter((e) => e.seq > record.lastSeq && !known.has(e.seq));
+  if (news.length === 0) return record;
+  const state: Record<string, SlotState> = { ...record.state };
+  const cleared: Record<string, number> = { ...record.cleared };
+  for (const { slot, value, seq, by, at, source } of news) {
+    known.add(seq);
+    if (seq <= Math.max(state[slot]?.seq ?? 0, cleared[slot] ?? 0)) continue;
+    if (value === null) {
+      delete state[slot];
+      cleared[slot] = seq;
     } else {
-      next[entry.slot] = { value: entry.value, seq: entry.seq, by: entry.by, at: entry.at };
-      cleared.delete(entry.slot);
+      state[slot] = { value, seq, by, at, ...(source ? { source } : {}) };
+      delete cleared[slot];
     }
   }
-  return next;
+  let lastSeq = record.lastSeq;
+  while (known.delete(lastSeq + 1)) lastSeq++;
+  return { state, lastSeq, cleared, ahead: [...known].filter((seq) => seq > lastSeq) };
+}
+
+/** Folds entries, in any order and with repeats, onto a state that holds none of them. */
+export function fold(state: JobState, entries: readonly Entry[]): JobState {
+  return takeIn(recordOf(state, 0), entries).state;
 }
 
 /** A state from plain values, for hand-written cases. */
@@ -60,8 +93,10 @@ export function sameValues(a: JobState, b: JobState): boolean {
   const slots = Object.keys(a);
   if (a === b) return true;
   if (slots.length !== Object.keys(b).length) return false;
-  return slots.every((slot) => {
-    const [x, y] = [a[slot]!.value, b[slot]?.value];
-    return x === y || (typeof x === 'object' && JSON.stringify(x) === JSON.stringify(y));
-  });
+  return slots.every((slot) => b[slot] !== undefined && sameValue(a[slot]!.value, b[slot].value));
+}
+
+/** True when two values are the same JSON. */
+export function sameValue(a: Json, b: Json): boolean {
+  return a === b || (typeof a === 'object' && JSON.stringify(a) === JSON.stringify(b));
 }

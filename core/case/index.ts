@@ -1,10 +1,23 @@
-export type { Entry, Json, NewEntry } from './entry';
-export { below, EMPTY_STATE, fold, FOLD_VERSION, sameValues, stateFromValues, valueOf } from './fold';
-export type { JobState, SlotState } from './fold';
+export type { Entry, Json, NewEntry, Source } from './entry';
+export {
+  below,
+  EMPTY_STATE,
+  fold,
+  FOLD_VERSION,
+  recordOf,
+  sameValue,
+  sameValues,
+  stateFromValues,
+  takeIn,
+  valueOf,
+} from './fold';
+export type { JobRecord, JobState, SlotState } from './fold';
+export { clashesOf } from './clash';
+export type { Clash } from './clash';
 export { isStage, STAGE_NAMES, STAGES } from './stage';
 export type { Stage } from './stage';
 export * from './slots';
 export { CASE_FORMAT, caseUntil, findingsOf, stateOfCase } from './document';
 export type { CaseDocument, CaseFinding, CasePhoto, CaseQuote, QuoteAnswer, QuoteStatus } from './document';
 export { stageReached, summaryOf } from './summary';
-export type { BoardCard, JobSummary, Quoted } from './summary';
+export type { BoardCard, BoardColumn, JobSummary, Quoted } from './summary';

@@ -9,7 +9,37 @@ export interface SlotFamily {
   pattern: string;
   stage: Stage;
   schema: Schema;
+  /** What the free parts of the name must be in the unit; absent where they are free indeed. */
+  targets?: Target;
 }
+
+/** What a slot's name can point at in a unit. */
+export type Target =
+  | 'gear'
+  | 'station'
+  | 'part'
+  | 'solenoid'
+  | 'band'
+  | 'fed-element'
+  | 'plate'
+  | 'face'
+  | 'debris'
+  | 'scope-line';
+
+const TARGETS: Record<string, Target> = {
+  'grid.*': 'gear',
+  'station.*.out': 'station',
+  'solenoid.*': 'solenoid',
+  'plate.*.*.*': 'face',
+  'thickness.*.*': 'plate',
+  'band.*.lining': 'band',
+  'band.*.drum': 'band',
+  'band.*.travelMm': 'band',
+  'airtest.*': 'fed-element',
+  'part.*': 'part',
+  'debris.*': 'debris',
+  'scope.line.*': 'scope-line',
+};
 
 export const BEHAVIOURS = [
   'normal',
@@ -63,6 +93,11 @@ export const STEEL_GRADES = [
   'welded',
   'not-assessable',
 ] as const;
+/** The grades a face of a plate of this kind can have; a wave spring has none. */
+export function familyGrades(kind: string): readonly string[] {
+  if (kind === 'wave') return [];
+  return kind === 'friction' ? FRICTION_GRADES : STEEL_GRADES;
+}
 export type FrictionGrade = (typeof FRICTION_GRADES)[number];
 export type SteelGrade = (typeof STEEL_GRADES)[number];
 
@@ -110,7 +145,7 @@ const list = (items: Schema, maxItems: number): Schema => ({
 });
 
 const family = (stage: Stage, slots: Record<string, Schema>): SlotFamily[] =>
-  Object.entries(slots).map(([pattern, schema]) => ({ pattern, stage, schema }));
+  Object.entries(slots).map(([pattern, schema]) => ({ pattern, stage, schema, targets: TARGETS[pattern] }));
 
 /** Every slot a job can hold. A new kind of record is one line here. */
 export const SLOT_FAMILIES: readonly SlotFamily[] = [
@@ -124,7 +159,7 @@ export const SLOT_FAMILIES: readonly SlotFamily[] = [
     'vehicle.plate': text(20),
     'vehicle.odometerKm': number(0, 3_000_000),
     'vehicle.value': integer(0, 100_000_000),
-    'job.promised': { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' },
+    'job.promised': { type: 'string', format: 'day' },
     'job.waitsFor': oneOf(['customer', 'part', 'bench', 'measurement']),
     'complaint.words': text(4000),
     'complaint.after': text(120),
@@ -234,15 +269,23 @@ export const SLOT_FAMILIES: readonly SlotFamily[] = [
   }),
 ];
 
-const COMPILED = SLOT_FAMILIES.map((f) => ({ family: f, parts: f.pattern.split('.') }));
+interface Compiled {
+  family: SlotFamily;
+  parts: string[];
+}
+/** By length and first part: a long record is read in one look-up a slot. */
+const COMPILED = new Map<string, Compiled[]>();
+for (const family of SLOT_FAMILIES) {
+  const parts = family.pattern.split('.');
+  const key = `${parts.length} ${parts[0]}`;
+  COMPILED.set(key, [...(COMPILED.get(key) ?? []), { family, parts }]);
+}
 
 /** The family a slot belongs to, or null when no family knows it. Free parts are 1–80 characters without a dot. */
 export function familyOf(slot: string): SlotFamily | null {
   const parts = slot.split('.');
-  const match = COMPILED.find(
-    (c) =>
-      c.parts.length === parts.length &&
-      c.parts.every((p, k) => (p === '*' ? /^[\w#-]{1,80}$/.test(parts[k]!) : p === parts[k])),
+  const match = COMPILED.get(`${parts.length} ${parts[0]}`)?.find((c) =>
+    c.parts.every((p, k) => (p === '*' ? /^[\w#-]{1,80}$/.test(parts[k]!) : p === parts[k])),
   );
   return match?.family ?? null;
 }

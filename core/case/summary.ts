@@ -48,7 +48,15 @@ export interface BoardCard {
   /** Stations the unit has. */
   stations: number;
   quoted: Quoted | null;
+  closed: boolean;
   updatedAt: string;
+}
+
+/** A column of the board: some of its cards, and how many there are. */
+export interface BoardColumn {
+  stage: Stage;
+  total: number;
+  cards: BoardCard[];
 }
 
 /** How far a job has come, from what its record holds and what became of its quotes. */

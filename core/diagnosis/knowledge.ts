@@ -25,7 +25,8 @@ export interface RootTemplate {
   mode: string;
   each: RootScope;
   id?: string;
-  parts?: string[];
+  /** For `part`: the roles it strikes. */
+  roles?: string[];
   role?: 'shift' | 'pressure' | 'lock-up';
   /** Relative frequency, before anything is known. */
   prior: number;

@@ -1,5 +1,5 @@
 import { explainTieUp } from '@/core/powerflow';
-import { elementsServedBy, frictionElements, midSentence } from '@/core/unit';
+import { elementsServedBy, frictionElements, midSentence, partsWithRole } from '@/core/unit';
 import type { Part, UnitDefinition } from '@/core/unit';
 import type { HealthyTable } from '@/core/suspects';
 import type { CausalKnowledge, RootTemplate, SignatureKind } from './knowledge';
@@ -104,7 +104,7 @@ function targetsOf(unit: UnitDefinition, template: RootTemplate): Target[] {
     case 'once':
       return [blank];
     case 'part':
-      return unit.parts.filter((p) => template.parts?.includes(p.id)).map((part) => ({ ...blank, part }));
+      return partsWithRole(unit, ...(template.roles ?? [])).map((part) => ({ ...blank, part }));
     case 'feed-part':
       return unit.parts.flatMap((part) => {
         const elements = unit.elements.filter((e) => e.feedPath.includes(part.id)).map((e) => e.id);
@@ -133,7 +133,7 @@ function targetsOf(unit: UnitDefinition, template: RootTemplate): Target[] {
     case 'one-way':
       return unit.elements
         .filter((e) => e.kind === 'one-way')
-        .map((e) => ({ ...blank, elements: [e.id], part: unit.parts.find((p) => p.id === e.id) ?? null }));
+        .map((e) => ({ ...blank, elements: [e.id], part: unit.parts.find((p) => p.id === e.part) ?? null }));
     case 'friction':
       return frictionElements(unit).map((e) => ({ ...blank, elements: [e.id] }));
   }

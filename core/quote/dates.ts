@@ -1,5 +1,8 @@
 /** Calendar dates as `YYYY-MM-DD`; no time zones, no clock: the day is passed in. */
 
+/** How the shop writes dates. */
+export const LOCALE = 'en-IE';
+
 /** The n-th working day (Monday to Friday) after a date; 0 gives the date itself, or the next working day. */
 export function addWorkingDays(date: string, days: number): string {
   const day = new Date(`${date}T00:00:00Z`);
@@ -22,7 +25,7 @@ export function addDays(date: string, days: number): string {
 
 /** "7 Dec 2026" from YYYY-MM-DD; "7 Dec" when `short`. */
 export function dayWords(date: string, short = false): string {
-  return new Date(`${date.slice(0, 10)}T00:00:00Z`).toLocaleDateString('en-IE', {
+  return new Date(`${date.slice(0, 10)}T00:00:00Z`).toLocaleDateString(LOCALE, {
     day: 'numeric',
     month: 'short',
     ...(short ? {} : { year: 'numeric' }),
@@ -30,7 +33,15 @@ export function dayWords(date: string, short = false): string {
   });
 }
 
-/** "24 Nov 2026, 14:05 UTC" from an ISO time: the same for everyone who reads it. */
-export function momentWords(at: string): string {
-  return `${dayWords(at)}, ${at.slice(11, 16)} UTC`;
+/** "24 Nov 2026, 14:05 UTC" from an ISO time; with a time zone (`Europe/Dublin`) its own day and time, unnamed. */
+export function momentWords(at: string, timeZone?: string): string {
+  if (!timeZone) return `${dayWords(at)}, ${at.slice(11, 16)} UTC`;
+  const moment = new Date(at);
+  const day = moment.toLocaleDateString(LOCALE, {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone,
+  });
+  return `${day}, ${moment.toLocaleTimeString(LOCALE, { hour: '2-digit', minute: '2-digit', hour12: false, timeZone })}`;
 }

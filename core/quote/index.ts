@@ -1,5 +1,5 @@
 export { formatMoney, minor, sum, times } from './money';
-export { addDays, addWorkingDays, dayWords, momentWords } from './dates';
+export { addDays, addWorkingDays, dayWords, LOCALE, momentWords } from './dates';
 export { buildQuote, vehicleName } from './quote';
 export type { QuoteContent, QuoteInput, QuoteLine, QuoteOption, ShopTerms } from './quote';
 export { couldChange, findingWords, standingCause } from './words';

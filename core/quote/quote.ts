@@ -3,7 +3,7 @@ import { valueOf } from '@/core/case';
 import type { Diagnosis } from '@/core/diagnosis';
 import { buildScope } from '@/core/scope';
 import type { Policies, Scope, ScopeCause, ScopeLine, ScopeRules } from '@/core/scope';
-import { midSentence } from '@/core/unit';
+import { midSentence, operationWithRole, partsWithRole, stationOfRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { addDays, addWorkingDays } from './dates';
 import { sum, times } from './money';
@@ -246,14 +246,14 @@ function missRisk(unit: UnitDefinition, diagnosis: Diagnosis, scope: Scope): num
       .filter((l) => l.action === 'replace' || l.action === 'upgrade')
       .map((l) => l.key.replace(/^part-/, '')),
   );
-  if (renewed.has('overhaul-kit'))
+  if (partsWithRole(unit, 'overhaul-kit').some((p) => renewed.has(p.id)))
     unit.parts.filter((p) => p.kit === 'overhaul').forEach((p) => renewed.add(p.id));
   const operations = new Set(scope.lines.filter((l) => l.kind === 'labour').map((l) => l.key));
   const covered = (cause: Diagnosis['causes'][number]) => {
     const part = cause.part ? unit.parts.find((p) => p.id === cause.part) : undefined;
     if (part && renewed.has(part.id)) return true;
-    if (part?.station === 'valve-body' && part.failure === 'sticking')
-      return operations.has('labour-valve-body');
+    if (part?.failure === 'sticking' && part.station === stationOfRole(unit, 'regulator'))
+      return operations.has(`labour-${operationWithRole(unit, 'valve-body')?.id}`);
     if (cause.part) return false;
     const linings = unit.elements.find((e) => e.id === cause.element)?.liningParts ?? [];
     if (linings.length) return linings.every((id) => renewed.has(id));

@@ -1,4 +1,4 @@
-import { elementOf, frictionElements } from '@/core/unit';
+import { elementOf, frictionElements, partsWithRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import type { Fact } from './facts';
 
@@ -6,8 +6,12 @@ export type ScopeAction = 'reuse' | 'clean' | 'measure' | 'machine' | 'replace' 
 
 /** What a rule puts into the scope: a part, a group of parts, an operation, or something outside the unit. */
 export interface RuleLine {
+  /** `$p`: the part the rule is about. */
   part?: string;
+  /** Every part of a role. */
+  role?: string;
   group?: string;
+  /** The operation of a role. */
   operation?: string;
   outside?: string;
   name?: string;
@@ -66,6 +70,7 @@ export function partsOfLine(unit: UnitDefinition, line: RuleLine, binding: Recor
   const fill = (text: string) => text.replace(/\$[eps]/g, (mark) => binding[mark] ?? mark);
   const known = (ids: string[]) => ids.filter((id) => unit.parts.some((p) => p.id === id));
   if (line.part) return known([fill(line.part)]);
+  if (line.role) return partsWithRole(unit, line.role).map((p) => p.id);
   if (!line.group) return [];
   const [kind, target = ''] = fill(line.group).split(':') as [string, string?];
   switch (kind) {

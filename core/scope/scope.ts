@@ -1,7 +1,7 @@
 import { below } from '@/core/case';
 import type { JobState } from '@/core/case';
-import { partOf } from '@/core/unit';
-import type { UnitDefinition } from '@/core/unit';
+import { operationWithRole, partOf, partsWithRole } from '@/core/unit';
+import type { LabourOperation, UnitDefinition } from '@/core/unit';
 import { factsOf } from './facts';
 import type { Policies, ScopeCause } from './facts';
 import { fire, partsOfLine } from './rules';
@@ -82,7 +82,7 @@ export function buildScope(
   }
   const removed: ScopeLine[] = [];
   for (const [key, edit] of below<LineEdit>(state, 'scope.line.')) applyEdit(unit, lines, removed, key, edit);
-  const kit = lines.has('part-overhaul-kit');
+  const kit = partsWithRole(unit, 'overhaul-kit').some((p) => lines.has(`part-${p.id}`));
   for (const line of lines.values()) {
     line.inKit =
       kit && line.kind === 'part' && unit.parts.find((p) => `part-${p.id}` === line.key)?.kit === 'overhaul';
@@ -100,7 +100,7 @@ function linesFor(unit: UnitDefinition, line: RuleLine, firing: Firing): ScopeLi
     slots: [...new Set(firing.slots)],
     firm: firing.rule.firm ?? false,
   };
-  if (line.operation) return operationLine(unit, line.operation, reason);
+  if (line.operation) return operationLine(operationWithRole(unit, line.operation), reason);
   if (line.outside)
     return [{ ...blank(line.outside, 'outside', line.name ?? '', reason), action: line.action ?? 'measure' }];
   return partsOfLine(unit, line, firing.binding).map((id) =>
@@ -147,10 +147,9 @@ function partLine(
   };
 }
 
-function operationLine(unit: UnitDefinition, id: string, reason: Reason): ScopeLine[] {
-  const operation = unit.labour.find((l) => l.id === id);
+function operationLine(operation: LabourOperation | undefined, reason: Reason): ScopeLine[] {
   return operation
-    ? [{ ...blank(`labour-${id}`, 'labour', operation.name, reason), hours: operation.hours }]
+    ? [{ ...blank(`labour-${operation.id}`, 'labour', operation.name, reason), hours: operation.hours }]
     : [];
 }
 
@@ -205,7 +204,10 @@ function applyEdit(
 function fromEdit(unit: UnitDefinition, key: string, edit: LineEdit, reason: Reason): ScopeLine {
   if (edit.part && unit.parts.some((p) => p.id === edit.part))
     return partLine(unit, edit.part, edit.action ?? 'replace', reason);
-  const operation = edit.operation ? operationLine(unit, edit.operation, reason)[0] : undefined;
+  const operation = operationLine(
+    unit.labour.find((l) => l.id === edit.operation),
+    reason,
+  )[0];
   return operation ?? blank(key, edit.hours ? 'labour' : 'part', edit.name ?? key, reason);
 }
 

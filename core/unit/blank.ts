@@ -50,11 +50,18 @@ export function blankUnit(id: string, name: string): UnitDefinition {
       station('output', 'Output and case', 5, 0.96, ['pump'], ['Never blow out lining dust.']),
     ],
     parts: [
-      part('converter', 'Torque converter', 'converter', 'steel', 'lining-lost', { kit: 'separate' }),
-      part('filter', 'Filter', 'pan', 'paper', 'blocked', { kit: 'overhaul' }),
-      part('pump-gears', 'Pump gears', 'pump', 'steel', 'worn', { kit: 'separate' }),
-      part('pump-cover', 'Pump cover', 'pump', 'aluminium', 'scored', { kit: 'separate' }),
+      part('converter', 'Torque converter', 'converter', 'steel', 'lining-lost', {
+        role: 'converter',
+        kit: 'separate',
+      }),
+      part('filter', 'Filter', 'pan', 'paper', 'blocked', { role: 'filter', kit: 'overhaul' }),
+      part('pump-gears', 'Pump gears', 'pump', 'steel', 'worn', { role: 'pump-gears', kit: 'separate' }),
+      part('pump-cover', 'Pump cover', 'pump', 'aluminium', 'scored', {
+        role: 'pump-cover',
+        kit: 'separate',
+      }),
       part('pressure-regulator', 'Pressure regulator valve', 'valve-body', 'aluminium', 'sticking', {
+        role: 'regulator',
         kit: 'separate',
       }),
       part('manual-valve', 'Manual valve', 'valve-body', 'steel', 'off-lever', { kit: 'separate' }),
@@ -67,13 +74,18 @@ export function blankUnit(id: string, name: string): UnitDefinition {
 }
 
 const LABOUR: LabourOperation[] = [
-  { id: 'remove-refit', name: 'Remove and refit the unit', hours: 7 },
-  { id: 'teardown', name: 'Take apart, clean and inspect', hours: 3.5 },
-  { id: 'overhaul', name: 'Overhaul on the bench, set clearances, air-test', hours: 9 },
-  { id: 'targeted', name: 'Repair on the bench, reseal what was opened, air-test', hours: 4.5 },
-  { id: 'valve-body', name: 'Strip and clean the valve body', hours: 2 },
-  { id: 'cooler-flush', name: 'Hot-flush cooler and lines, measure flow', hours: 0.9 },
-  { id: 'fill-test', name: 'Fill, relearn and road-test', hours: 1.2 },
+  { id: 'remove-refit', role: 'remove-refit', name: 'Remove and refit the unit', hours: 7 },
+  { id: 'teardown', role: 'teardown', name: 'Take apart, clean and inspect', hours: 3.5 },
+  { id: 'overhaul', role: 'overhaul', name: 'Overhaul on the bench, set clearances, air-test', hours: 9 },
+  {
+    id: 'targeted',
+    role: 'targeted',
+    name: 'Repair on the bench, reseal what was opened, air-test',
+    hours: 4.5,
+  },
+  { id: 'valve-body', role: 'valve-body', name: 'Strip and clean the valve body', hours: 2 },
+  { id: 'cooler-flush', role: 'cooler-flush', name: 'Hot-flush cooler and lines, measure flow', hours: 0.9 },
+  { id: 'fill-test', role: 'fill-test', name: 'Fill, relearn and road-test', hours: 1.2 },
 ];
 
 /** A station without tools or fastener notes. */

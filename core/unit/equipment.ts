@@ -1,9 +1,12 @@
+import type { OperationRole, PartRole } from './roles';
 import type { Limits } from './types';
 
 /** A part. `splits` marks a part of a power path: broken, it divides `member` into two. */
 export interface Part {
   id: string;
   name: string;
+  /** What it is to Pelvik, whatever it is called. */
+  role?: PartRole;
   station: string;
   material: 'steel' | 'aluminium' | 'bronze' | 'lining' | 'rubber' | 'plastic' | 'paper' | 'copper';
   splits?: { member: string; away: Attachment[] };
@@ -94,6 +97,8 @@ export interface Spec {
 
 export interface LabourOperation {
   id: string;
+  /** What it is to Pelvik, whatever it is called. */
+  role?: OperationRole;
   name: string;
   hours: number;
 }

@@ -1,6 +1,7 @@
 export * from './types';
 export * from './equipment';
 export * from './lookup';
+export * from './roles';
 export * from './words';
 export { blankUnit } from './blank';
 export * from './draft';

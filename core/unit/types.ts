@@ -85,6 +85,8 @@ export interface Element {
   application?: 'static' | 'dynamic' | 'modulated';
   pack?: Pack;
   band?: Band;
+  /** The part a one-way clutch is ordered and graded as. */
+  part?: string;
   /** Capacity stated outright, N·m (one-way clutches and dogs). */
   capacityNm?: number;
   /** Parts that wear out with its lining. */

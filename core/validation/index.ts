@@ -1,4 +1,6 @@
 export { ajv, problemsOf } from './problem';
 export type { Problem } from './problem';
+export { FORM_BOUNDS, outOfBounds, UNIT_BOUNDS } from './size';
+export type { Bounds } from './size';
 export { checkUnit, unitWarnings } from './unit';
-export { checkCase, checkSlot } from './case';
+export { checkCase, checkQuote, checkSlot } from './case';

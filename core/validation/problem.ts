@@ -9,7 +9,28 @@ export interface Problem {
   remedy: string;
 }
 
-export const ajv = addFormats(new Ajv({ allErrors: true, strict: true, allowUnionTypes: true }));
+/** Formats of our own: a calendar day that exists, and a moment PostgreSQL can keep, both within living memory. */
+function ours(instance: Ajv): Ajv {
+  addFormats(instance);
+  instance.addFormat('day', isDay);
+  instance.addFormat('moment', isMoment);
+  return instance;
+}
+
+/** For documents a person repairs: every problem is collected. */
+export const ajv = ours(new Ajv({ allErrors: true, strict: true, allowUnionTypes: true }));
+/** For what a machine sends, one value at a time: stops at the first problem, so that its cost is bounded. */
+export const strictAjv = ours(new Ajv({ allErrors: false, strict: true, allowUnionTypes: true }));
+
+function isDay(text: string): boolean {
+  if (!/^(19[5-9]\d|20\d\d)-\d\d-\d\d$/.test(text)) return false;
+  const day = new Date(`${text}T00:00:00Z`);
+  return !Number.isNaN(day.getTime()) && day.toISOString().startsWith(text);
+}
+
+function isMoment(text: string): boolean {
+  return isDay(text.slice(0, 10)) && /^.{10}T([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,6})?Z$/.test(text);
+}
 
 /** At most this many problems are reported: the first ones are what a person can act on. */
 const MOST = 50;
@@ -22,6 +43,11 @@ export function problemsOf(validate: ValidateFunction, value: unknown): Problem[
 function telling(error: ErrorObject): boolean {
   return !['oneOf', 'if'].includes(error.keyword);
 }
+
+const FORMAT_WORDS: Record<string, [string, string]> = {
+  day: ['is not a day between 1950 and 2099', 'Write it as YYYY-MM-DD.'],
+  moment: ['is not a time between 1950 and 2099', 'Write it as YYYY-MM-DDThh:mm:ssZ.'],
+};
 
 function toProblem(error: ErrorObject): Problem {
   const params = error.params as Record<string, unknown>;
@@ -42,6 +68,8 @@ function toProblem(error: ErrorObject): Problem {
     maximum: () => [`must be at most ${String(params.limit)}`, 'Correct the number, and check its unit.'],
     exclusiveMinimum: () => [`must be more than ${String(params.limit)}`, 'Correct the number.'],
     minLength: () => ['is empty', 'Write something here.'],
+    uniqueItems: () => ['holds the same twice', 'Remove one of them.'],
+    format: () => FORMAT_WORDS[String(params.format)] ?? ['has the wrong form', 'Correct the value.'],
     maxLength: () => [`is longer than ${String(params.limit)} characters`, 'Say it shorter.'],
     pattern: () => [
       'has characters that are not allowed here',

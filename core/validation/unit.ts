@@ -2,7 +2,7 @@ import schema from '@/docs/formats/unit.schema.json';
 import type { UnitDefinition } from '@/core/unit';
 import { problemsOf, ajv } from './problem';
 import type { Problem } from './problem';
-import { tooLarge } from './size';
+import { outOfBounds, UNIT_BOUNDS } from './size';
 import { structureProblems } from './unit-structure';
 import { connectionProblems } from './unit-connections';
 import { gearProblems } from './unit-gears';
@@ -16,7 +16,7 @@ const validate = ajv.compile(schema);
  * somewhere, whether the connections make sense, and last whether every gear does what it is for.
  */
 export function checkUnit(value: unknown): Problem[] {
-  const size = tooLarge(value);
+  const size = outOfBounds(value, UNIT_BOUNDS);
   if (size) return [size];
   const shape = problemsOf(validate, value);
   if (shape.length) return shape;

@@ -2,14 +2,16 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Moon, Search, Sun } from 'lucide-react';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Input, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
 import { STAGE_NAMES, STAGES } from '@/core/case';
-import type { BoardCard, Stage } from '@/core/case';
-import { send } from '@/ui/job/request';
-import { Button, Mark, Shortcuts } from '@/ui/system';
+import type { BoardCard, BoardColumn, Stage } from '@/core/case';
+import { sayError, send } from '@/ui/net/request';
+import { useEngine } from '@/ui/sync/context';
+import { SignOut } from '@/ui/sync/sign-out';
+import { SignedIn } from '@/ui/sync/signed-in';
+import { Button, Choice, Mark, Shortcuts } from '@/ui/system';
 import { Card } from './card';
 import { NewJob } from './new-job';
 
@@ -57,11 +59,46 @@ const Find = styled(SearchField)`
     }
   }
 `;
+const Ways = styled.nav`
+  display: flex;
+  a {
+    display: grid;
+    place-items: center;
+    min-height: 44px;
+    padding: 0 8px;
+  }
+`;
+const Filters = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 10px;
+  padding: 8px 24px;
+  span {
+    margin-left: 14px;
+    font-size: 0.9375rem;
+    color: var(--ink-soft);
+  }
+  > [role='radiogroup']:last-child {
+    margin-left: auto;
+  }
+  border-bottom: 1px solid var(--rule-strong);
+  @media (max-width: 600px) {
+    padding: 8px 14px;
+    span {
+      margin-left: 0;
+    }
+  }
+`;
 const Columns = styled.main`
   display: grid;
   grid-template-columns: repeat(7, minmax(176px, 1fr));
-  min-height: calc(100vh - 68px);
+  min-height: calc(100vh - 134px);
   overflow-x: auto;
+  /* On a phone the columns stand one under the other: nothing lies beyond the edge. */
+  @media (max-width: 760px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `;
 const Column = styled.section`
   padding: 0 7px 24px;
@@ -102,27 +139,59 @@ const TEACH: Partial<Record<Stage, string>> = {
 };
 const SHOWN = STAGES.filter((s) => s !== 'release');
 
+const WAITS = [
+  { value: 'customer', label: 'Customer' },
+  { value: 'part', label: 'Part' },
+  { value: 'bench', label: 'Bench' },
+  { value: 'measurement', label: 'Measurement' },
+] as const;
+const DUE = [{ value: 'due', label: 'Due or late' }] as const;
+const CLOSED = [{ value: 'closed', label: 'Closed' }] as const;
+type Filter = (typeof WAITS | typeof DUE | typeof CLOSED)[number]['value'];
+
+/** The chosen filter where it is one of these. */
+function only<T extends Filter>(filter: Filter | null, options: readonly { value: T }[]): T | undefined {
+  return options.find((o) => o.value === filter)?.value;
+}
+
+/** The address that asks for the board as it is filtered. */
+function asked(words: string, filter: Filter | null, more?: { stage: Stage; from: number }): string {
+  const query = new URLSearchParams();
+  if (words) query.set('q', words);
+  if (filter === 'due' || filter === 'closed') query.set(filter, '1');
+  else if (filter) query.set('waits', filter);
+  if (more) query.set('stage', more.stage);
+  if (more) query.set('from', String(more.from));
+  return `/api/jobs?${query}`;
+}
+
+type Columns = { columns: BoardColumn[] };
+
 export function Board(props: {
-  user: { name: string; role: string };
-  cards: BoardCard[];
+  user: { id: string; name: string; role: string };
+  columns: BoardColumn[];
   units: { id: string; name: string; layout: string }[];
   shop: string;
   currency: string;
   today: string;
 }) {
   const [words, setWords] = useState('');
+  const [filter, setFilter] = useState<Filter | null>(null);
   const [creating, setCreating] = useState(false);
   const search = useRef<HTMLInputElement>(null);
-  const { data } = useQuery({
-    queryKey: ['board', words],
-    queryFn: () => send<{ cards: BoardCard[] }>('GET', `/api/jobs?q=${encodeURIComponent(words)}`),
-    initialData: words ? undefined : { cards: props.cards },
+  const plain = !words && !filter;
+  const { data, isError, dataUpdatedAt } = useQuery({
+    queryKey: ['board', words, filter],
+    queryFn: () => send<Columns>('GET', asked(words, filter), { listening: true }),
+    initialData: plain ? { columns: props.columns } : undefined,
     placeholderData: keepPreviousData,
     refetchInterval: 15_000,
   });
-  const cards = data?.cards ?? [];
+  const columns = data?.columns ?? [];
+  const total = columns.reduce((sum, c) => sum + c.total, 0);
   return (
-    <>
+    <SignedIn userId={props.user.id}>
+      <Heard failed={isError} at={dataUpdatedAt} />
       <Shortcuts
         list={[
           { key: '/', words: 'Find a job', run: () => search.current?.focus() },
@@ -133,7 +202,9 @@ export function Board(props: {
         <Mark />
         <h1>
           {props.shop}
-          <small>{cards.length} open</small>
+          <small>
+            {total} {filter === 'closed' ? 'closed' : plain ? 'open' : 'found'}
+          </small>
         </h1>
         <Find aria-label="Find a job" value={words} onChange={setWords}>
           <Search size={20} aria-hidden />
@@ -142,35 +213,93 @@ export function Board(props: {
         <Button $kind="main" onPress={() => setCreating(true)}>
           New job
         </Button>
-        <Link href="/units">Units</Link>
-        {props.user.role === 'owner' && <Link href="/shop">Shop</Link>}
+        <Ways>
+          <Link href="/units">Units</Link>
+          {props.user.role === 'owner' && <Link href="/shop">Shop</Link>}
+          <Link href="/account">Account</Link>
+        </Ways>
         <ThemeSwitch />
         <SignOut name={props.user.name} />
       </Top>
-      <Columns aria-label="Jobs by stage">
+      <Filters>
+        <Choice label="Due" value={only(filter, DUE)} options={DUE} onChange={setFilter} />
+        <span id="waits-for">Waits for</span>
+        <Choice label="Waits for" value={only(filter, WAITS)} options={WAITS} onChange={setFilter} />
+        <Choice label="Closed jobs" value={only(filter, CLOSED)} options={CLOSED} onChange={setFilter} />
+      </Filters>
+      <Columns id="main" tabIndex={-1} aria-label="Jobs by stage">
         {SHOWN.map((stage) => {
-          const here = cards.filter((c) => c.stage === stage);
+          const column = columns.find((c) => c.stage === stage) ?? { stage, total: 0, cards: [] };
           return (
             <Column key={stage} aria-label={STAGE_NAMES[stage]}>
               <h2>
-                {STAGE_NAMES[stage]} <span>{here.length || ''}</span>
+                {STAGE_NAMES[stage]} <span>{column.total || ''}</span>
               </h2>
-              {here.length === 0 ? (
-                <Empty>{words ? 'Nothing found here.' : TEACH[stage]}</Empty>
+              {column.total === 0 ? (
+                <Empty>{plain ? TEACH[stage] : 'Nothing found here.'}</Empty>
               ) : (
-                <ul>
-                  {here.map((card) => (
-                    <li key={card.number}>
-                      <Card card={card} today={props.today} currency={props.currency} />
-                    </li>
-                  ))}
-                </ul>
+                // Begun anew with another question: what was fetched beyond belongs to the old one.
+                <Cards
+                  key={`${words} ${filter}`}
+                  column={column}
+                  more={(from) => send<Columns>('GET', asked(words, filter, { stage, from }))}
+                  today={props.today}
+                  currency={props.currency}
+                />
               )}
             </Column>
           );
         })}
       </Columns>
       <NewJob units={props.units} isOpen={creating} onClose={() => setCreating(false)} />
+    </SignedIn>
+  );
+}
+
+/** Tells the sync what the board has met: the network may be gone although nothing waits. */
+function Heard({ failed, at }: { failed: boolean; at: number }) {
+  const engine = useEngine();
+  useEffect(() => {
+    if (at) engine?.met(failed || !navigator.onLine ? 'offline' : 'online');
+  }, [engine, failed, at]);
+  return null;
+}
+
+/** A column's cards, and the way to those beyond. */
+function Cards(props: {
+  column: BoardColumn;
+  more: (from: number) => Promise<Columns>;
+  today: string;
+  currency: string;
+}) {
+  const { column } = props;
+  const [beyond, setBeyond] = useState<BoardCard[]>([]);
+  const [problem, setProblem] = useState<string | null>(null);
+  const known = new Set(column.cards.map((c) => c.number));
+  const cards = [...column.cards, ...beyond.filter((c) => !known.has(c.number))];
+  const fetchMore = () =>
+    props.more(cards.length).then(
+      (answer) => {
+        setBeyond((now) => [...now, ...(answer.columns[0]?.cards ?? [])]);
+        setProblem(null);
+      },
+      (error: unknown) => setProblem(sayError(error)),
+    );
+  return (
+    <>
+      <ul>
+        {cards.map((card) => (
+          <li key={card.number}>
+            <Card card={card} today={props.today} currency={props.currency} />
+          </li>
+        ))}
+      </ul>
+      {cards.length < column.total && (
+        <Button $kind="quiet" onPress={() => void fetchMore()}>
+          {column.total - cards.length} more
+        </Button>
+      )}
+      {problem && <Empty role="alert">{problem}</Empty>}
     </>
   );
 }
@@ -193,22 +322,6 @@ function ThemeSwitch() {
       <span suppressHydrationWarning>
         {shown ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
       </span>
-    </Button>
-  );
-}
-
-function SignOut({ name }: { name: string }) {
-  const router = useRouter();
-  return (
-    <Button
-      $kind="frame"
-      onPress={async () => {
-        await send('DELETE', '/api/session').catch(() => undefined);
-        router.replace('/signin');
-        router.refresh();
-      }}
-    >
-      {name}: sign out
     </Button>
   );
 }

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { RequestError, send } from '@/ui/job/request';
+import { sayError, send } from '@/ui/net/request';
 import { Button, Dialog, Line, Notice, Stack } from '@/ui/system';
 
 const Pick = styled(Button)`
@@ -31,11 +31,7 @@ export function NewJob(props: {
     try {
       router.push(`/jobs/${(await work()).number}${stage}`);
     } catch (error) {
-      setProblem(
-        error instanceof RequestError
-          ? `${error.message} ${error.remedy}`
-          : 'No connection to the shop’s server. Try again.',
-      );
+      setProblem(sayError(error));
     }
   };
   return (
@@ -44,7 +40,7 @@ export function NewJob(props: {
         {props.units.map((unit) => (
           <Pick
             key={unit.id}
-            onPress={() => void go(() => send('POST', '/api/jobs', { unit: unit.id }), '/intake')}
+            onPress={() => void go(() => send('POST', '/api/jobs', { body: { unit: unit.id } }), '/intake')}
           >
             {unit.name} <small>{unit.layout}</small>
           </Pick>
@@ -59,7 +55,7 @@ export function NewJob(props: {
             acceptedFileTypes={['application/json', '.json']}
             onSelect={(files) => {
               const file = files?.[0];
-              if (file) void go(() => send('POST', '/api/cases', undefined, file), '');
+              if (file) void go(() => send('POST', '/api/cases', { raw: file, within: 180_000 }), '');
             }}
           >
             <Button $kind="quiet">Open a case file</Button>

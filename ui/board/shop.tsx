@@ -2,10 +2,12 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import styled from 'styled-components';
-import { formatMoney, momentWords } from '@/core/quote';
+import { formatMoney } from '@/core/quote';
 import type { ShopTerms } from '@/core/quote';
-import { send } from '@/ui/job/request';
+import { send } from '@/ui/net/request';
+import { SignedIn } from '@/ui/sync/signed-in';
 import { Button, Mark, Page, Section } from '@/ui/system';
+import { Moment } from '@/ui/system/moment';
 
 const Top = styled.header`
   display: flex;
@@ -46,13 +48,14 @@ const Table = styled.table`
 `;
 
 interface Props {
+  userId: string;
   terms: ShopTerms;
   people: { id: string; name: string; role: string; active: boolean; sessions: number }[];
   trail: { at: string; who: string; what: string; about: string }[];
 }
 
 /** The owner's page: who works here, what is charged, what was done. */
-export function ShopPage({ terms, people, trail }: Props) {
+export function ShopPage({ userId, terms, people, trail }: Props) {
   const router = useRouter();
   const money = (amount: number) => formatMoney(amount, terms.currency);
   const facts: [string, string][] = [
@@ -66,7 +69,7 @@ export function ShopPage({ terms, people, trail }: Props) {
     ['Warranty, full overhaul', terms.warranty.full.words],
   ];
   return (
-    <>
+    <SignedIn userId={userId}>
       <Top>
         <Link href="/" aria-label="All jobs">
           <Mark />
@@ -120,10 +123,12 @@ export function ShopPage({ terms, people, trail }: Props) {
               <tbody>
                 {trail.map((t, k) => (
                   <tr key={k}>
-                    <td>{momentWords(t.at)}</td>
+                    <td>
+                      <Moment at={t.at} />
+                    </td>
                     <td>{t.who}</td>
                     <td>{t.what}</td>
-                    <td>{t.about === '{}' ? '' : t.about}</td>
+                    <td>{t.about}</td>
                   </tr>
                 ))}
               </tbody>
@@ -131,6 +136,6 @@ export function ShopPage({ terms, people, trail }: Props) {
           </Section>
         </Page>
       </Main>
-    </>
+    </SignedIn>
   );
 }

@@ -1,8 +1,7 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { RequestError, send } from '@/ui/job/request';
+import { sayError, send } from '@/ui/net/request';
 import { Button, Mark, Notice, Stack, TextInput } from '@/ui/system';
 
 const Frame = styled.main`
@@ -44,7 +43,6 @@ const Form = styled.form`
 `;
 
 export function SignIn() {
-  const router = useRouter();
   const [id, setId] = useState('');
   const [password, setPassword] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
@@ -53,15 +51,11 @@ export function SignIn() {
     setBusy(true);
     setProblem(null);
     try {
-      await send('POST', '/api/session', { id, password });
-      router.replace('/');
-      router.refresh();
+      await send('POST', '/api/session', { body: { id, password } });
+      // A whole new page: nothing of an earlier person stays in this one's memory.
+      location.replace('/');
     } catch (error) {
-      setProblem(
-        error instanceof RequestError
-          ? `${error.message} ${error.remedy}`
-          : 'No connection to the shop’s server. Try again.',
-      );
+      setProblem(sayError(error));
       setBusy(false);
     }
   };

@@ -3,10 +3,10 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { QuoteAnswer, QuoteStatus } from '@/core/case';
-import { momentWords } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
-import { RequestError, send } from '@/ui/job/request';
+import { RequestError, send } from '@/ui/net/request';
 import { Button, Notice, Stack, TextInput } from '@/ui/system';
+import { Moment } from '@/ui/system/moment';
 
 export interface CustomerQuote {
   token: string;
@@ -40,10 +40,12 @@ export function Answer(props: {
         'POST',
         `/api/q/${props.quote.token}`,
         {
-          kind,
-          option: kind === 'accept' ? props.option : null,
-          name: name.trim(),
-          message: message.trim(),
+          body: {
+            kind,
+            option: kind === 'accept' ? props.option : null,
+            name: name.trim(),
+            message: message.trim(),
+          },
         },
       ),
     onSuccess: (done) => {
@@ -58,7 +60,7 @@ export function Answer(props: {
     <Stack $gap={14}>
       {props.quote.answers.map((a, k) => (
         <p key={k}>
-          {momentWords(a.at)}, {a.name}:{' '}
+          <Moment at={a.at} />, {a.name}:{' '}
           {a.kind === 'ask' ? `“${a.message}”` : a.kind === 'accept' ? 'accepted' : 'declined'}
         </p>
       ))}

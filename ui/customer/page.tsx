@@ -1,10 +1,12 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { dayWords, momentWords } from '@/core/quote';
+import { dayWords } from '@/core/quote';
 import { ButtonLink, Mark, Notice } from '@/ui/system';
+import { Phone } from '@/ui/system/phone';
 import { Answer } from './answer';
 import type { CustomerQuote } from './answer';
+import { Moment } from '@/ui/system/moment';
 import { Offer } from './offer';
 
 const Top = styled.header`
@@ -85,14 +87,15 @@ export function CustomerPage({ quote: start }: { quote: CustomerQuote }) {
           <section>
             <Notice $tone="good" role="status">
               {accepted.name} accepted “{content.options.find((o) => o.id === accepted.option)?.name}” on{' '}
-              {momentWords(accepted.at)}. This version is frozen.
+              <Moment at={accepted.at} />. This version is frozen.
             </Notice>
           </section>
         )}
         {quote.status === 'superseded' && (
           <section>
             <Notice>
-              The shop has made a newer quote. Ask for the new link, or call {content.shop.phone}.
+              The shop has made a newer quote. Ask for the new link, or call{' '}
+              <Phone number={content.shop.phone} />.
             </Notice>
           </section>
         )}
@@ -155,7 +158,7 @@ export function CustomerPage({ quote: start }: { quote: CustomerQuote }) {
         </section>
         <section>
           <p>
-            {content.shop.name}, {content.shop.address}. Questions: {content.shop.phone}
+            {content.shop.name}, {content.shop.address}. Questions: <Phone number={content.shop.phone} />
           </p>
           <ButtonLink href={`/q/${quote.token}/pdf`} $kind="quiet">
             The same as a PDF

@@ -4,7 +4,8 @@ import styled from 'styled-components';
 import type { GridCell } from '@/core/case';
 import { ObjectNumber, ObjectText, SlotChoice, SlotNumber, SlotText, useObjectSlot } from '@/ui/job/fields';
 import { useBench, useSlot } from '@/ui/job/provider';
-import { Caution, Choice, FieldLabel, Fields, Line, Page, Section, Stack, TextInput } from '@/ui/system';
+import { Caution, Choice, DayInput, FieldLabel, Fields, Line, Page, Section, Stack } from '@/ui/system';
+import { Phone } from '@/ui/system/phone';
 import { Fluid } from './fluid';
 import { ComplaintGrid } from './grid';
 import { Codes, Repairs, RoadTests } from './lists';
@@ -45,6 +46,7 @@ export function Intake() {
           <Fields>
             <SlotText slot="customer.name" label="Customer" maxLength={120} />
             <SlotText slot="customer.phone" label="Phone" maxLength={40} />
+            <Call />
           </Fields>
           <Tick isSelected={bare} onChange={(on) => write('vehicle.bare', on || null)}>
             Bare unit or core: no vehicle
@@ -143,17 +145,24 @@ export function Intake() {
   );
 }
 
+/** The customer's number, one press away. */
+function Call() {
+  const phone = useSlot<string>('customer.phone');
+  return phone ? (
+    <p style={{ alignSelf: 'end', minHeight: 44, display: 'grid', alignItems: 'center' }}>
+      <span>
+        Call <Phone number={phone} />
+      </span>
+    </p>
+  ) : null;
+}
+
 function PromiseDate() {
   const { write } = useBench();
-  const promised = useSlot<string>('job.promised') ?? '';
+  const promised = useSlot<string>('job.promised') ?? null;
   return (
-    <div style={{ width: 180 }}>
-      <TextInput
-        label="Promised for"
-        type="date"
-        value={promised}
-        onChange={(v) => /^(\d{4}-\d{2}-\d{2})?$/.test(v) && write('job.promised', v || null)}
-      />
+    <div style={{ width: 230 }}>
+      <DayInput label="Promised for" value={promised} onChange={(day) => write('job.promised', day)} />
     </div>
   );
 }

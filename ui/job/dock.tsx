@@ -1,5 +1,6 @@
 'use client';
 import styled from 'styled-components';
+import { Button } from '@/ui/system';
 import { percent } from './words';
 import { useReasoning } from './provider';
 
@@ -88,6 +89,14 @@ const Quiet = styled.p`
   font-size: 0.9375rem;
   color: var(--frame-soft);
 `;
+const Trouble = styled.div`
+  display: grid;
+  gap: 8px;
+  margin-bottom: 10px;
+  padding: 8px 12px;
+  border-left: 5px solid #ffd27a;
+  font-size: 0.9375rem;
+`;
 const Check = styled.p`
   padding: 10px 12px;
   border: 1.5px solid #8fb0ff;
@@ -102,12 +111,20 @@ const Check = styled.p`
 
 /** Travels along from Suspects on: the candidates now, what moved since the last finding, and the next check. */
 export function VerdictDock() {
-  const { reasoning, before } = useReasoning();
+  const { reasoning, before, problem, retry } = useReasoning();
+  const trouble = problem && (
+    <Trouble role="alert">
+      The verdict could not be worked out: {problem} What you entered is kept.
+      <Button $kind="frame" $small onPress={retry}>
+        Try again
+      </Button>
+    </Trouble>
+  );
   if (!reasoning) {
     return (
       <Dock aria-label="Verdict" data-noprint aria-busy>
         <h2>What failed first</h2>
-        <Quiet>Working it out …</Quiet>
+        {trouble || <Quiet>Working it out …</Quiet>}
       </Dock>
     );
   }
@@ -115,6 +132,7 @@ export function VerdictDock() {
   const next = nextChecks[0];
   return (
     <Dock aria-label="Verdict" data-noprint data-testid="dock">
+      {trouble}
       <h2>{undetermined ? 'What failed first: not determined' : 'What failed first'}</h2>
       <List>
         {causes.slice(0, 5).map((cause) => {

@@ -12,6 +12,7 @@ interface TextProps {
   description?: string;
   hideLabel?: boolean;
   maxLength?: number;
+  type?: string;
 }
 
 /** Text bound to a slot, written when the typist pauses or leaves. */

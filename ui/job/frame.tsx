@@ -1,13 +1,19 @@
 'use client';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
+import { useEffect } from 'react';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { valueOf } from '@/core/case';
 import type { Stage } from '@/core/case';
 import { dayWords, formatMoney, vehicleName } from '@/core/quote';
-import { Button, Mark, Notice, Shortcuts } from '@/ui/system';
-import { useBench, useJob, useSaving, useSlot } from './provider';
+import { SyncBanner } from '@/ui/sync/banner';
+import { useSync } from '@/ui/sync/context';
+import { keepPages } from '@/ui/sync/version';
+import { Button, Mark, Shortcuts, useUnkept } from '@/ui/system';
+import { Clashes } from './clashes';
+import { CloseJob } from './close-job';
+import { useBench, useJob, useSlot } from './provider';
 import { BUILT_STAGES, StageRail } from './rail';
 import { VerdictDock } from './dock';
 import { missingFor } from './missing';
@@ -64,7 +70,7 @@ const Saved = styled.span<{ $kind: string }>`
     width: 9px;
     height: 9px;
     border: 2px solid currentColor;
-    border-radius: ${(p) => (p.$kind === 'offline' ? '0' : '50%')};
+    border-radius: ${(p) => (p.$kind === 'offline' || p.$kind === 'refused' ? '0' : '50%')};
     background: ${(p) => (p.$kind === 'saved' ? 'currentColor' : 'transparent')};
   }
 `;
@@ -105,6 +111,8 @@ export function JobFrame({ children }: { children: ReactNode }) {
   return (
     <>
       <JobKeys />
+      <KeepForOffline />
+      <SyncBanner say={(slot, number) => (number === job.number ? slotWords(job.unit, slot) : null)} />
       <Header data-noprint>
         <Home href="/" aria-label="All jobs">
           <Mark />
@@ -125,12 +133,13 @@ export function JobFrame({ children }: { children: ReactNode }) {
           <Button $kind="frame" $small onPress={() => job.undo?.()} isDisabled={!job.undo}>
             Undo
           </Button>
+          <CloseJob />
         </Right>
       </Header>
       <StageRail number={job.number} current={current} />
       <Body $dock={dock}>
         <Main>
-          <Refusals />
+          <Clashes />
           {missing && (
             <Missing>
               <b>Still to do here:</b> {missing}
@@ -159,35 +168,43 @@ function Money() {
   );
 }
 
+/** How the saving of this job goes. "Saved" never stands beside something that is not. */
 function SaveState() {
-  const { status } = useSaving();
-  const words = {
-    opening: 'Opening',
-    saved: 'Saved',
-    saving: 'Saving',
-    offline: `No connection: ${'waiting' in status ? status.waiting : 0} kept here`,
-    'signed-out': 'Signed out: kept here',
-  }[status.kind];
+  const { number } = useBench();
+  const { connection, aside, waiting } = useSync();
+  const unusable = useUnkept();
+  const refused = aside.filter((a) => a.job === number).length;
+  const [kind, words] =
+    connection === 'opening'
+      ? ['opening', 'Opening']
+      : connection === 'signed-out'
+        ? ['signed-out', 'Signed out: kept here']
+        : connection === 'offline'
+          ? ['offline', waiting ? `No connection: ${waiting} kept here` : 'No connection']
+          : refused || unusable
+            ? ['refused', 'Not all is kept']
+            : waiting
+              ? ['saving', 'Saving']
+              : ['saved', 'Saved'];
   return (
-    <Saved role="status" $kind={status.kind} data-status={status.kind}>
+    <Saved role="status" $kind={kind!} data-status={kind}>
       {words}
-      {status.kind === 'signed-out' && <Link href="/signin">Sign in</Link>}
+      {kind === 'signed-out' && <Link href="/signin">Sign in</Link>}
     </Saved>
   );
 }
 
-function Refusals() {
-  const { unit } = useBench();
-  const { refusals, dismiss } = useSaving();
-  return refusals.map((refusal, k) => (
-    <Notice key={k} $tone="bad" role="alert">
-      Not kept: {slotWords(unit, refusal.slot)}. {refusal.message}{' '}
-      {typeof refusal.value === 'string' && `You typed: “${refusal.value}”.`}{' '}
-      <Button $kind="quiet" $small onPress={() => dismiss(refusal)}>
-        Understood
-      </Button>
-    </Notice>
-  ));
+/** Once the page is quiet, the job's other stages are kept on the device too. */
+function KeepForOffline() {
+  const { number } = useBench();
+  useEffect(() => {
+    const timer = setTimeout(
+      () => keepPages(['/', ...BUILT_STAGES.map((stage) => `/jobs/${number}/${stage}`)]),
+      3000,
+    );
+    return () => clearTimeout(timer);
+  }, [number]);
+  return null;
 }
 
 /** Keys of a job's page: the stages in the order of the work, undo, and what the pack editor takes. */

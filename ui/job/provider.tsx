@@ -1,16 +1,18 @@
 'use client';
-import * as Comlink from 'comlink';
 import { createContext, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { ReactNode } from 'react';
 import { below, valueOf } from '@/core/case';
-import type { Json, JobState, Quoted, Stage } from '@/core/case';
+import type { Clash, Json, JobState, Quoted, Stage } from '@/core/case';
 import type { Knowledge } from '@/core/diagnosis';
 import type { ShopTerms } from '@/core/quote';
 import type { ScopeRules } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
-import type { Reasoner, Reasoning } from '@/workers/reason.worker';
-import { JobSync } from './sync';
-import type { Refusal, SaveStatus } from './sync';
+import { SyncProvider, useEngine } from '@/ui/sync/context';
+import { transport } from '@/ui/sync/transport';
+import { JobView } from '@/ui/sync/view';
+import type { ViewState } from '@/ui/sync/view';
+import { useReasoner } from './use-reasoning';
+import type { ReasoningValue } from './use-reasoning';
 
 export interface JobLibrary {
   unit: UnitDefinition;
@@ -32,6 +34,7 @@ interface JobBench extends JobLibrary {
   stage: Stage;
   /** Total of the newest quote, minor units. */
   quoted: Quoted | null;
+  closed: boolean;
   write: (slot: string, value: Json) => void;
   writeMany: (writes: [string, Json][]) => void;
   addPhoto: (id: string, blob: Blob) => void;
@@ -46,23 +49,27 @@ interface JobRecord {
   undo: (() => void) | null;
 }
 
-interface ReasoningValue {
-  reasoning: Reasoning | null;
-  /** Probabilities before the last change, to show what rose and fell. */
-  before: Map<string, number>;
+interface ClashValue {
+  clashes: readonly Clash[];
+  dismiss: (clash: Clash) => void;
 }
 
-interface SavingValue {
-  status: SaveStatus;
-  refusals: Refusal[];
-  dismiss: (refusal: Refusal) => void;
+/** What a page reads a job's record from. */
+interface Source {
+  read: () => ViewState;
+  subscribe: (subscriber: () => void) => () => void;
 }
 
-const BenchContext = createContext<(JobBench & { sync: JobSync }) | null>(null);
+const BenchContext = createContext<(JobBench & { source: Source }) | null>(null);
 const RecordContext = createContext<JobRecord | null>(null);
 // Apart from the job, so that the work is not drawn anew when only the verdict or the word "Saved" changes.
-const ReasoningContext = createContext<ReasoningValue>({ reasoning: null, before: new Map() });
-const SavingContext = createContext<SavingValue | null>(null);
+const ReasoningContext = createContext<ReasoningValue>({
+  reasoning: null,
+  before: new Map(),
+  problem: null,
+  retry: () => undefined,
+});
+const ClashContext = createContext<ClashValue>({ clashes: [], dismiss: () => undefined });
 
 /** What does not change while the page is open: for parts that follow single slots, not the whole record. */
 export function useBench(): JobBench {
@@ -80,9 +87,9 @@ export function useJob(): JobBench & JobRecord {
 
 /** The value of one slot; drawn anew only when that slot changes. */
 export function useSlot<T extends Json>(slot: string): T | undefined {
-  const { sync } = useContext(BenchContext)!;
-  const read = () => valueOf<T>(sync.read().state, slot);
-  return useSyncExternalStore(sync.subscribe, read, read);
+  const { source } = useContext(BenchContext)!;
+  const read = () => valueOf<T>(source.read().state, slot);
+  return useSyncExternalStore(source.subscribe, read, read);
 }
 
 /** What the record says so far; null until the worker has answered once. */
@@ -90,26 +97,24 @@ export function useReasoning(): ReasoningValue {
   return useContext(ReasoningContext);
 }
 
-/** How the saving goes. */
-export function useSaving(): SavingValue {
-  const value = useContext(SavingContext);
-  if (!value) throw new Error('useSaving stands outside a job.');
-  return value;
+/** Slots two people wrote without knowing of each other. */
+export function useClashes(): ClashValue {
+  return useContext(ClashContext);
 }
 
 /** Every slot below a prefix; drawn anew only when one of them changes. */
 export function useSlots<T extends Json>(prefix: string): [string, T][] {
-  const { sync } = useContext(BenchContext)!;
+  const { source } = useContext(BenchContext)!;
   const last = useRef<[string, T][]>([]);
   const read = () => {
-    const now = below<T>(sync.read().state, prefix);
+    const now = below<T>(source.read().state, prefix);
     const before = last.current;
     const same =
       now.length === before.length && now.every(([k, v], i) => k === before[i]![0] && v === before[i]![1]);
     if (!same) last.current = now;
     return last.current;
   };
-  return useSyncExternalStore(sync.subscribe, read, read);
+  return useSyncExternalStore(source.subscribe, read, read);
 }
 
 export interface JobStart {
@@ -119,29 +124,47 @@ export interface JobStart {
   state: JobState;
   lastSeq: number;
   quoted: Quoted | null;
+  closed: boolean;
   /** A `JobLibrary` as JSON: thousands of values are sent as one text in a fraction of the time. */
   library: string;
 }
 
-/** Holds one job: its record, its outbox and the worker that reasons over it. */
+/** Holds one job: its record, the person's sync and the worker that reasons over it. */
 export function JobProvider({ start, children }: { start: JobStart; children: ReactNode }) {
-  const [sync] = useState(() => new JobSync(start.number, start.user, start.state, start.lastSeq));
-  const { state, status, refusals } = useSyncExternalStore(sync.subscribe, sync.read, sync.read);
+  return (
+    <SyncProvider userId={start.user.id}>
+      <OneJob start={start}>{children}</OneJob>
+    </SyncProvider>
+  );
+}
+
+const never = () => () => undefined;
+
+function OneJob({ start, children }: { start: JobStart; children: ReactNode }) {
+  const engine = useEngine();
+  const [view] = useState(() =>
+    engine ? new JobView(engine, transport, start.number, start.user, start.state, start.lastSeq) : null,
+  );
+  const source = useMemo<Source>(() => {
+    const first: ViewState = { state: start.state, clashes: [] };
+    return view ?? { read: () => first, subscribe: never };
+  }, [view, start.state]);
+  const { state, clashes } = useSyncExternalStore(source.subscribe, source.read, source.read);
   useEffect(() => {
-    void sync.begin();
-    return () => sync.end();
-  }, [sync]);
+    void view?.begin();
+    return () => view?.end();
+  }, [view]);
   const library = useMemo(() => JSON.parse(start.library) as JobLibrary, [start.library]);
-  const verdict = useReasoner(library, state);
+  const verdict = useReasoner(library.unit, library.knowledge, state);
   const [past, setPast] = useState<[string, Json][][]>([]);
   const bench = useMemo(() => {
     const writeMany = (writes: [string, Json][]) => {
-      const now = sync.read().state;
+      const now = source.read().state;
       setPast((list) => [
         ...list.slice(-99),
         writes.map(([slot]): [string, Json] => [slot, now[slot]?.value ?? null]),
       ]);
-      sync.writeMany(writes);
+      view?.write(writes);
     };
     return {
       ...library,
@@ -149,86 +172,38 @@ export function JobProvider({ start, children }: { start: JobStart; children: Re
       user: start.user,
       stage: start.stage,
       quoted: start.quoted,
-      sync,
+      closed: start.closed,
+      source,
       writeMany,
       write: (slot: string, value: Json) => writeMany([[slot, value]]),
-      addPhoto: (id: string, blob: Blob) => void sync.addPhoto(id, blob),
-      now: <T extends Json>(slot: string) => valueOf<T>(sync.read().state, slot),
+      addPhoto: (id: string, blob: Blob) => void engine?.addPhoto(start.number, id, blob),
+      now: <T extends Json>(slot: string) => valueOf<T>(source.read().state, slot),
       keepName: (field: string) => `pelvik ${start.user.id} ${start.number} ${field}`,
     };
-  }, [start, library, sync]);
+  }, [start, library, source, view, engine]);
   const record = useMemo<JobRecord>(
     () => ({
       state,
       undo: past.length
         ? () => {
             setPast(past.slice(0, -1));
-            sync.writeMany(past.at(-1)!);
+            view?.write(past.at(-1)!);
           }
         : null,
     }),
-    [state, past, sync],
+    [state, past, view],
   );
-  const saving = useMemo<SavingValue>(
-    () => ({ status, refusals, dismiss: (refusal) => sync.dismiss(refusal) }),
-    [status, refusals, sync],
+  const clashing = useMemo<ClashValue>(
+    () => ({ clashes, dismiss: (clash) => view?.dismiss(clash) }),
+    [clashes, view],
   );
   return (
     <BenchContext value={bench}>
       <RecordContext value={record}>
         <ReasoningContext value={verdict}>
-          <SavingContext value={saving}>{children}</SavingContext>
+          <ClashContext value={clashing}>{children}</ClashContext>
         </ReasoningContext>
       </RecordContext>
     </BenchContext>
   );
-}
-
-/** Runs the worker on every new state; while it is busy only the newest state waits. */
-function useReasoner(library: JobLibrary, state: JobState) {
-  const [shown, setShown] = useState<ReasoningValue>({
-    reasoning: null,
-    before: new Map(),
-  });
-  const wanted = useRef(state);
-  const pump = useRef<() => Promise<void>>(async () => undefined);
-
-  useEffect(() => {
-    const worker = new Worker(new URL('../../workers/reason.worker.ts', import.meta.url), { type: 'module' });
-    const Remote = Comlink.wrap<typeof Reasoner>(worker);
-    const ready = (async () => {
-      const reasoner = await new Remote();
-      await reasoner.prepare(library.unit, library.knowledge);
-      return reasoner;
-    })();
-    let alive = true;
-    let busy = false;
-    let done: JobState | null = null;
-    pump.current = async () => {
-      if (busy) return;
-      busy = true;
-      const reasoner = await ready;
-      while (alive && done !== wanted.current) {
-        done = wanted.current;
-        const reasoning = (await reasoner.reason(done)) as Reasoning;
-        if (!alive) return;
-        setShown((old) => ({
-          reasoning,
-          before: new Map((old.reasoning?.diagnosis.causes ?? []).map((c) => [c.id, c.probability])),
-        }));
-      }
-      busy = false;
-    };
-    void pump.current();
-    return () => {
-      alive = false;
-      worker.terminate();
-    };
-  }, [library]);
-
-  useEffect(() => {
-    wanted.current = state;
-    void pump.current();
-  }, [state]);
-  return shown;
 }

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import type { UnitDefinition, UnitSummary } from '@/core/unit';
-import { RequestError, send } from '@/ui/job/request';
+import { RequestError, send } from '@/ui/net/request';
 import { UnitStrip } from '@/ui/strip';
 import { Button, ButtonLink, Page } from '@/ui/system';
 import { LibraryFrame } from './frame';
@@ -58,7 +58,7 @@ export function UnitList({ units, mayEdit }: { units: UnitSummary[]; mayEdit: bo
   const take = async (file: File) => {
     setFailure(null);
     try {
-      const made = await send<{ id: string }>('POST', '/api/units', undefined, file);
+      const made = await send<{ id: string }>('POST', '/api/units', { raw: file });
       router.push(`/units/${made.id}`);
     } catch (error) {
       setFailure(

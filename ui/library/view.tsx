@@ -5,7 +5,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import type { BehaviourTable } from '@/core/suspects';
 import type { UnitDefinition, UnitSummary } from '@/core/unit';
-import { RequestError, send } from '@/ui/job/request';
+import { RequestError, send } from '@/ui/net/request';
 import { BenchDetail, BenchTop, usePointed } from '@/ui/powerflow/bench';
 import { usePowerflow } from '@/ui/powerflow/use-powerflow';
 import { Button, ButtonLink, Dialog, Line, Notice, Page, Section, Shortcuts, Stack } from '@/ui/system';

@@ -1,5 +1,4 @@
 'use client';
-import * as Comlink from 'comlink';
 import { useState } from 'react';
 import type { Behaviour } from '@/core/case';
 import { healthyTable, predict } from '@/core/suspects';
@@ -8,8 +7,14 @@ import type { UnitDefinition } from '@/core/unit';
 import { OutcomeRows } from '@/ui/powerflow/outcomes';
 import { Ranking } from '@/ui/powerflow/ranking';
 import type { Powerflow } from '@/ui/powerflow/use-powerflow';
-import { Button, Caption, Section, Stack } from '@/ui/system';
-import type { RankingWorker } from '@/workers/ranking.worker';
+import { Button, Caption, Notice, Section, Stack } from '@/ui/system';
+import { WorkerClient } from '@/ui/worker/client';
+import type { RankingApi } from '@/workers/ranking.worker';
+
+/** How long a ranking may take, ms. */
+const LIMIT = 30_000;
+const spawn = () =>
+  new Worker(new URL('../../workers/ranking.worker.ts', import.meta.url), { type: 'module' });
 
 /** How a driver would put each kind of outcome. */
 const TOLD: Record<Prediction['kind'], Behaviour> = {
@@ -36,16 +41,19 @@ export function WhatIf({
 }) {
   const [answer, setAnswer] = useState<{ for: Powerflow['faults']; suspects: Suspect[] } | null>(null);
   const [asking, setAsking] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
   const ask = async () => {
     setAsking(true);
-    const worker = new Worker(new URL('../../workers/ranking.worker.ts', import.meta.url), {
-      type: 'module',
-    });
+    setProblem(null);
+    const client = new WorkerClient<RankingApi>(spawn);
     try {
-      const rank = Comlink.wrap<RankingWorker>(worker);
-      setAnswer({ for: flow.faults, suspects: await rank(unit, behaviour, complaintOf(unit, flow.faults)) });
+      const complaints = complaintOf(unit, flow.faults);
+      const suspects = await client.call((ranker) => ranker.rank(unit, behaviour, complaints), LIMIT);
+      setAnswer({ for: flow.faults, suspects });
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : String(error));
     } finally {
-      worker.terminate();
+      client.end();
       setAsking(false);
     }
   };
@@ -68,6 +76,11 @@ export function WhatIf({
                 Which faults would look like this?
               </Button>
             </div>
+          )}
+          {problem && (
+            <Notice $tone="bad" role="alert">
+              The ranking did not come about: {problem} Press again to try anew.
+            </Notice>
           )}
           {shown && (
             <Ranking

@@ -3,11 +3,13 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { QuoteAnswer, QuoteStatus } from '@/core/case';
-import { dayWords, momentWords } from '@/core/quote';
+import { dayWords } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
-import { useJob, useSaving } from '@/ui/job/provider';
-import { RequestError, send } from '@/ui/job/request';
+import { useJob } from '@/ui/job/provider';
+import { sayError, send } from '@/ui/net/request';
+import { useSync } from '@/ui/sync/context';
 import { Button, ButtonLink, Caption, Line, Notice, Page, Section, Stack } from '@/ui/system';
+import { Moment } from '@/ui/system/moment';
 import { OptionTable } from './options';
 
 export interface QuoteView {
@@ -17,6 +19,8 @@ export interface QuoteView {
   createdAt: string;
   createdBy: string;
   answers: QuoteAnswer[];
+  imported: boolean;
+  unreadable: boolean;
 }
 
 const STATUS = {
@@ -54,13 +58,14 @@ const Address = styled.input`
 /** Options side by side as they would be today, and the versions the customer has. */
 export function QuoteStage() {
   const { number, user } = useJob();
-  const { status } = useSaving();
+  const { connection, waiting } = useSync();
   const queries = useQueryClient();
   const key = ['quotes', number];
   const { data, error } = useQuery({
     queryKey: key,
     queryFn: () => send<{ quotes: QuoteView[]; preview: QuoteContent }>('GET', `/api/jobs/${number}/quotes`),
-    enabled: status.kind === 'saved',
+    // What is priced is what the server holds: nothing may wait.
+    enabled: connection === 'online' && waiting === 0,
     refetchInterval: 8000,
   });
   const make = useMutation({
@@ -100,7 +105,7 @@ export function QuoteStage() {
               Save the whole job as a case file
             </ButtonLink>
           </Line>
-          {make.error && <Notice $tone="bad">{wordsOf(make.error)}</Notice>}
+          {make.error && <Notice $tone="bad">{sayError(make.error)}</Notice>}
         </Stack>
       </Section>
       <Section
@@ -121,12 +126,6 @@ export function QuoteStage() {
       </Section>
     </Page>
   );
-}
-
-function wordsOf(error: unknown): string {
-  return error instanceof RequestError
-    ? `${error.message} ${error.remedy}`
-    : 'No connection to the shop’s server. Try again.';
 }
 
 function Version({ quote, maySend }: { quote: QuoteView; maySend: boolean }) {
@@ -154,14 +153,15 @@ function Version({ quote, maySend }: { quote: QuoteView; maySend: boolean }) {
     <Stack $gap={8}>
       <Line>
         <b>Version {quote.version}</b>
-        <span>{STATUS[quote.status]}</span>
+        <span>{quote.unreadable ? 'cannot be read' : STATUS[quote.status]}</span>
+        {quote.imported && <Caption as="span">from a file: history only</Caption>}
         <Caption as="span">
           made {dayWords(quote.createdAt)} by {quote.createdBy}
         </Caption>
       </Line>
       {quote.answers.map((a, k) => (
         <p key={k}>
-          {momentWords(a.at)} {a.name}{' '}
+          <Moment at={a.at} /> {a.name}{' '}
           {a.kind === 'accept'
             ? `accepted “${quote.content.options.find((o) => o.id === a.option)?.name}”`
             : a.kind === 'decline'
@@ -171,15 +171,17 @@ function Version({ quote, maySend }: { quote: QuoteView; maySend: boolean }) {
         </p>
       ))}
       <Line>
-        <ButtonLink href={`${base}/pdf`} $small target="_blank">
-          PDF
-        </ButtonLink>
-        {maySend && quote.status !== 'superseded' && (
+        {!quote.unreadable && (
+          <ButtonLink href={`${base}/pdf`} $small target="_blank">
+            PDF
+          </ButtonLink>
+        )}
+        {maySend && quote.status !== 'superseded' && !quote.imported && (
           <Button $small onPress={() => link.mutate()} isDisabled={link.isPending}>
             Make a customer link
           </Button>
         )}
-        {maySend && quote.status !== 'draft' && (
+        {maySend && quote.status !== 'draft' && !quote.imported && (
           <Button $small $kind="quiet" onPress={() => revoke.mutate()}>
             Revoke its links
           </Button>
@@ -202,7 +204,7 @@ function Version({ quote, maySend }: { quote: QuoteView; maySend: boolean }) {
           <Caption>Shown once: only its hash is kept. Valid for 30 days.</Caption>
         </Stack>
       )}
-      {(link.error ?? revoke.error) && <Notice $tone="bad">{wordsOf(link.error ?? revoke.error)}</Notice>}
+      {(link.error ?? revoke.error) && <Notice $tone="bad">{sayError(link.error ?? revoke.error)}</Notice>}
     </Stack>
   );
 }

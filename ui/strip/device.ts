@@ -1,3 +1,4 @@
+import { partsWithRole } from '@/core/unit';
 import type { Element, Gearset, UnitDefinition } from '@/core/unit';
 
 /** Something drawn in a column of its own. */
@@ -11,9 +12,7 @@ export type Device = { id: string; name: string; station: string } & (
 /** Everything a unit's drawing holds, unordered. */
 export function devicesOf(unit: UnitDefinition): Device[] {
   const converter = unit.parts.find((p) => p.id === unit.converter.part);
-  const pump = unit.commonFeed
-    .map((id) => unit.parts.find((p) => p.id === id))
-    .find((p) => p && /pump/i.test(p.name));
+  const pump = partsWithRole(unit, 'pump-gears', 'pump-cover')[0];
   return [
     { kind: 'converter', id: 'converter', name: 'Converter', station: converter?.station ?? '' },
     ...(pump ? [{ kind: 'pump' as const, id: 'pump', name: 'Pump', station: pump.station }] : []),

@@ -1,6 +1,7 @@
 import { valueOf } from '@/core/case';
 import type { JobState, PartGrade } from '@/core/case';
 import { observe } from '@/core/evidence';
+import { stationOfRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import type { DeviceMark } from './strip';
 
@@ -27,17 +28,18 @@ export function marksOf(unit: UnitDefinition, state: JobState): Record<string, D
   marks.converter = {
     condition:
       converter === 'gone' ? 'failed' : converter === 'worn' ? 'worn' : converter ? 'sound' : undefined,
-    out: isOut(state, 'converter'),
+    out: isOut(state, unit.parts.find((p) => p.id === unit.converter.part)?.station ?? null),
   };
+  const pumpStation = stationOfRole(unit, 'pump-gears', 'pump-cover');
   const pump = unit.parts
-    .filter((p) => p.station === 'pump')
+    .filter((p) => p.station === pumpStation)
     .map((p) => valueOf<{ grade: PartGrade }>(state, `part.${p.id}`)?.grade);
-  marks.pump = { condition: worst(undefined, pump), out: isOut(state, 'pump') };
+  marks.pump = { condition: worst(undefined, pump), out: isOut(state, pumpStation) };
   return marks;
 }
 
-function isOut(state: JobState, station: string): boolean {
-  return valueOf(state, `station.${station}.out`) === true;
+function isOut(state: JobState, station: string | null): boolean {
+  return station !== null && valueOf(state, `station.${station}.out`) === true;
 }
 
 function worst(lining: string | undefined, grades: (PartGrade | undefined)[]): DeviceMark['condition'] {

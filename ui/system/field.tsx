@@ -1,6 +1,7 @@
 'use client';
 import { Input, Label, Text, TextArea, TextField } from 'react-aria-components';
 import styled from 'styled-components';
+import { readNumber } from './number';
 import { useTyping } from './typing';
 
 const Shell = styled(TextField)`
@@ -100,14 +101,6 @@ export function TextInput(
   );
 }
 
-/** Reads "12,5" and "12.5" alike; empty is null; anything else is not a number (undefined). */
-export function readNumber(text: string): number | null | undefined {
-  const plain = text.trim().replace(/\s/g, '').replace(',', '.');
-  if (plain === '') return null;
-  const value = Number(plain);
-  return /^-?\d*\.?\d*$/.test(plain) && Number.isFinite(value) ? value : undefined;
-}
-
 /** A plainly typed number with its unit; out of bounds is said at once and not written. */
 export function NumberInput(
   props: Common & {
@@ -119,18 +112,20 @@ export function NumberInput(
     onChange: (value: number | null) => void;
   },
 ) {
-  const problemOf = (text: string) => problemWith(text, props.min, props.max, props.whole ?? false);
+  const bounds = { min: props.min, max: props.max, whole: props.whole };
   const { shown, type, leave } = useTyping({
     keep: props.keep,
     pause: props.pause,
     value: props.value === undefined ? '' : String(props.value),
     take: (text) => {
-      if (problemOf(text)) return false;
-      props.onChange(readNumber(text) ?? null);
+      const read = readNumber(text, bounds);
+      if (read.kind === 'wrong') return false;
+      props.onChange(read.kind === 'value' ? read.value : null);
       return true;
     },
   });
-  const problem = problemOf(shown);
+  const read = readNumber(shown, bounds);
+  const problem = read.kind === 'wrong' ? read.words : null;
   return (
     <Shell
       value={shown}
@@ -155,12 +150,4 @@ export function NumberInput(
       )}
     </Shell>
   );
-}
-
-function problemWith(text: string, min: number, max: number, whole: boolean): string | null {
-  const value = readNumber(text);
-  if (value === undefined) return 'Type a plain number.';
-  if (value === null) return null;
-  if (value < min || value > max) return `Between ${min} and ${max}.`;
-  return whole && !Number.isInteger(value) ? 'A whole number.' : null;
 }

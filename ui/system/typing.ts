@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
+import { unkept } from './unkept';
 
 /** How long a typist may pause before what stands there is taken. */
 const PAUSE = 400;
@@ -41,7 +42,10 @@ class Typing {
   settle(): boolean {
     clearTimeout(this.timer);
     if (this.waiting === null) return true;
-    if (!this.options.take(this.waiting)) return false;
+    const taken = this.options.take(this.waiting);
+    // What cannot be used stands in the field but nowhere else: the page must not say "Saved" beside it.
+    unkept.mark(this, !taken);
+    if (!taken) return false;
     this.waiting = null;
     if (this.options.pause) this.forget();
     return true;
@@ -87,7 +91,10 @@ export function useTyping(options: Options) {
   useEffect(() => {
     typing.resume();
     // A field that goes while somebody types in it still hands over what stands there.
-    return () => void typing.settle();
+    return () => {
+      typing.settle();
+      unkept.mark(typing, false);
+    };
   }, [typing, options.keep]);
   return {
     shown: typed ?? options.value,

@@ -4,7 +4,7 @@ import { memo, useCallback, useMemo, useState } from 'react';
 import { ToggleButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { valueOf } from '@/core/case';
-import { stationsInOrder } from '@/core/unit';
+import { partsWithRole, stationOfRole, stationsInOrder } from '@/core/unit';
 import type { Station, UnitDefinition } from '@/core/unit';
 import { Fluid } from '@/ui/intake/fluid';
 import { useBench, useJob, useSlot } from '@/ui/job/provider';
@@ -156,6 +156,7 @@ function withCurrent(
 
 const StationSheet = memo(function StationSheet({ station }: { station: Station }) {
   const { unit, write } = useBench();
+  const converterStation = unit.parts.find((p) => p.id === unit.converter.part)?.station;
   const out = useSlot<boolean>(`station.${station.id}.out`) === true;
   const parts = inspectedParts(unit, station.id);
   const solenoids = unit.solenoids.filter(
@@ -184,12 +185,12 @@ const StationSheet = memo(function StationSheet({ station }: { station: Station 
         ))}
         {!out && <InTheWay station={station} />}
       </Stack>
-      {station.id === 'converter' && (
+      {station.id === converterStation && (
         <Section title="Converter">
           <ConverterItem />
         </Section>
       )}
-      {unit.parts.some((p) => p.id === 'filter' && p.station === station.id) && (
+      {station.id === stationOfRole(unit, 'filter') && (
         <>
           <Section
             title="Debris"
@@ -273,7 +274,12 @@ function InTheWay({ station }: { station: Station }) {
 /** Parts graded one by one: not those with an editor of their own, nor what only comes in a box. */
 function inspectedParts(unit: UnitDefinition, station: string) {
   const linings = new Set(unit.elements.flatMap((e) => e.liningParts ?? []));
-  const own = new Set(['converter', 'filter', ...unit.solenoids.map((s) => s.part), ...linings]);
+  const own = new Set([
+    unit.converter.part,
+    ...partsWithRole(unit, 'filter').map((p) => p.id),
+    ...unit.solenoids.map((s) => s.part),
+    ...linings,
+  ]);
   return unit.parts
     .filter((p) => p.station === station && p.failure && !own.has(p.id))
     .sort((a, b) => (b.weakness ?? 0) - (a.weakness ?? 0));

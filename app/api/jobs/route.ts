@@ -1,9 +1,12 @@
+import { isStage } from '@/core/case';
 import { ajv, problemsOf } from '@/core/validation';
+import { board } from '@/server/board';
 import { inTransaction, withClient } from '@/server/db';
-import { readJson, route } from '@/server/http';
-import { board, createJob } from '@/server/jobs';
+import { readJson, route, sequence } from '@/server/http';
+import { createJob } from '@/server/jobs';
 import { demand } from '@/server/permissions';
 import { UserError } from '@/server/problem';
+import { today } from '@/server/reason';
 
 const schema = ajv.compile({
   type: 'object',
@@ -12,9 +15,22 @@ const schema = ajv.compile({
   properties: { unit: { type: 'string', maxLength: 60 } },
 });
 
+/** The board: `?q=` words, `waits=`, `due=1`, `closed=1`; `stage=` with `from=` for more of one column. */
 export const GET = route(async (request) => {
-  const words = (request.nextUrl.searchParams.get('q') ?? '').slice(0, 200).split(/\s+/).filter(Boolean);
-  return Response.json({ cards: await withClient((client) => board(client, words)) });
+  const asked = request.nextUrl.searchParams;
+  const stage = asked.get('stage');
+  const columns = await withClient((client) =>
+    board(client, {
+      words: (asked.get('q') ?? '').slice(0, 200).split(/\s+/).filter(Boolean).slice(0, 12),
+      waitsFor: asked.get('waits')?.slice(0, 40) || undefined,
+      due: asked.get('due') === '1',
+      closed: asked.get('closed') === '1',
+      stage: stage && isStage(stage) ? stage : undefined,
+      from: sequence(asked.get('from')),
+      today: today(),
+    }),
+  );
+  return Response.json({ columns });
 });
 
 export const POST = route(async (request, _params, user) => {

@@ -1,10 +1,10 @@
 import { ajv, problemsOf } from '@/core/validation';
 import { audit } from '@/server/audit';
-import { withClient } from '@/server/db';
-import { clearSessionCookie, open, readJson, sessionToken, setSessionCookie } from '@/server/http';
-import { limit } from '@/server/limits';
+import { inTransaction, withClient } from '@/server/db';
+import { clearSessionCookie, isSecure, open, readJson, sessionToken, setSessionCookie } from '@/server/http';
+import { addressOf } from '@/server/limits';
 import { UserError } from '@/server/problem';
-import { closeSession, openSession } from '@/server/sessions';
+import { closeSession, openSession, sessionUser } from '@/server/sessions';
 import { authenticate } from '@/server/users';
 
 const schema = ajv.compile({
@@ -15,24 +15,28 @@ const schema = ajv.compile({
 });
 
 export const POST = open(async (request) => {
-  await limit(request, 'sign-in');
   const body = await readJson(request, 4096);
   const problems = problemsOf(schema, body);
   if (problems.length) throw new UserError(400, 'Name and password are needed.', 'Fill in both.', problems);
   const { id, password } = body as { id: string; password: string };
-  // Not one transaction: a failed attempt must be counted although it ends in an error.
-  const { user, token } = await withClient(async (client) => {
-    const found = await authenticate(client, id.trim().toLowerCase(), password);
-    await audit(client, found.name, 'signed in');
-    return { user: found, token: await openSession(client, found.id) };
+  const device = (request.headers.get('user-agent') ?? '').replace(/[^\x20-\x7e]/g, '').slice(0, 200);
+  const user = await authenticate(id.trim().toLowerCase(), password, addressOf(request));
+  const token = await inTransaction(async (client) => {
+    await audit(client, user.name, 'signed in');
+    return openSession(client, user.id, device);
   });
-  await setSessionCookie(token, request.headers.get('x-forwarded-proto') === 'https');
+  await setSessionCookie(token, isSecure(request.headers));
   return Response.json({ user });
 });
 
-export const DELETE = open(async () => {
+export const DELETE = open(async (request) => {
   const token = await sessionToken();
-  if (token) await withClient((client) => closeSession(client, token));
-  await clearSessionCookie();
+  if (token)
+    await withClient(async (client) => {
+      const user = await sessionUser(client, token, false);
+      await closeSession(client, token);
+      if (user) await audit(client, user.name, 'signed out');
+    });
+  await clearSessionCookie(isSecure(request.headers));
   return Response.json({ ok: true });
 });

@@ -1,6 +1,7 @@
 import { unitStart } from '@/server/page';
 import { knowledge, terms } from '@/server/library';
 import { MessagePage } from '@/ui/system/message';
+import { SignedIn } from '@/ui/sync/signed-in';
 import { UnitView } from '../views';
 
 export const metadata = { title: 'Unit · Pelvik' };
@@ -17,6 +18,8 @@ export default async function UnitPage({ params, searchParams }: Props) {
       <MessagePage title="There is no such unit" words="It may have been deleted. Go back to the library." />
     );
   return (
-    <UnitView key={start.version} start={start} behaviour={knowledge.behaviour} currency={terms.currency} />
+    <SignedIn userId={start.user}>
+      <UnitView key={start.version} start={start} behaviour={knowledge.behaviour} currency={terms.currency} />
+    </SignedIn>
   );
 }

@@ -1,5 +1,6 @@
 import { unitStart, pageUser } from '@/server/page';
 import { may } from '@/server/permissions';
+import { SignedIn } from '@/ui/sync/signed-in';
 import { MessagePage } from '@/ui/system/message';
 import { UnitEditor } from '../views';
 
@@ -11,5 +12,9 @@ export default async function NewPage({ searchParams }: { searchParams: Promise<
     return <MessagePage title="Units are the bench’s to change" words="Ask a technician or the owner." />;
   const { from } = await searchParams;
   const start = from ? await unitStart(from, undefined) : null;
-  return <UnitEditor user={user.id} from={start?.unit} />;
+  return (
+    <SignedIn userId={user.id}>
+      <UnitEditor user={user.id} from={start?.unit} />
+    </SignedIn>
+  );
 }

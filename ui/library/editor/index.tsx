@@ -5,7 +5,7 @@ import { useCallback, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { blankUnit, duplicateUnit, idFrom, withForwardSign } from '@/core/unit';
 import type { UnitDefinition, UnitKey } from '@/core/unit';
-import { RequestError, send } from '@/ui/job/request';
+import { RequestError, send } from '@/ui/net/request';
 import { UnitStrip } from '@/ui/strip';
 import { Button, Notice, Page, Shortcuts, Stack } from '@/ui/system';
 import { LibraryFrame } from '../frame';
@@ -70,8 +70,10 @@ export function UnitEditor({ user, editing, from }: Props) {
     setSaving(true);
     try {
       const made = editing
-        ? await send<UnitKey>('PUT', `/api/units/${unit.id}`, { basedOn: editing.version, definition: unit })
-        : await send<UnitKey>('POST', '/api/units', unit);
+        ? await send<UnitKey>('PUT', `/api/units/${unit.id}`, {
+            body: { basedOn: editing.version, definition: unit },
+          })
+        : await send<UnitKey>('POST', '/api/units', { body: unit });
       forget();
       queries.removeQueries({ queryKey: ['unit check'] });
       router.push(`/units/${made.id}`);

@@ -1,5 +1,6 @@
 import { attachmentsOf } from '@/core/powerflow';
-import type { Attachment, Part, UnitDefinition } from '@/core/unit';
+import { PART_ROLES } from '@/core/unit';
+import type { Attachment, Part, PartRole, UnitDefinition } from '@/core/unit';
 import { fixed, name, orNone, parts, station } from './column-kit';
 import type { Column } from './rows';
 
@@ -43,9 +44,30 @@ const BREAKS: Column<Part>[] = [
   },
 ];
 
+const ROLE_WORDS: Record<PartRole, string> = {
+  filter: 'filter',
+  'pan-gasket': 'pan gasket',
+  'pump-gears': 'pump gears',
+  'pump-cover': 'pump cover',
+  'pump-bushing': 'pump bushing',
+  regulator: 'pressure regulator',
+  converter: 'torque converter',
+  'overhaul-kit': 'overhaul kit',
+};
+
 export const PARTS: Column<Part>[] = [
   name(),
   station(),
+  {
+    label: 'What it is',
+    kind: 'choice',
+    options: () => [
+      { value: '', label: 'any other part' },
+      ...PART_ROLES.map((role) => ({ value: role, label: ROLE_WORDS[role] })),
+    ],
+    read: (p) => p.role ?? '',
+    write: (p, value) => orNone(p, 'role', (value || undefined) as Part['role']),
+  },
   {
     label: 'Material',
     kind: 'choice',

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { UnitDefinition } from '@/core/unit';
 import type { Problem } from '@/core/validation';
-import { send } from '@/ui/job/request';
+import { send } from '@/ui/net/request';
 
 export interface Check {
   problems: Problem[];
@@ -19,7 +19,7 @@ export function useCheck(unit: UnitDefinition): { check: Check | null; behind: b
   }, [unit]);
   const { data, isFetching } = useQuery({
     queryKey: ['unit check', settled],
-    queryFn: () => send<Check>('POST', '/api/units/check', settled),
+    queryFn: () => send<Check>('POST', '/api/units/check', { body: settled }),
     placeholderData: (before) => before,
     gcTime: 0,
     retry: 1,

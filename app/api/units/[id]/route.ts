@@ -3,7 +3,7 @@ import { inTransaction, withClient } from '@/server/db';
 import { readJson, route } from '@/server/http';
 import { demand } from '@/server/permissions';
 import { UserError } from '@/server/problem';
-import { deleteUnit, newestUnit, saveUnit, UNIT_LIMIT, unitOf } from '@/server/units';
+import { checkedUnit, deleteUnit, newestUnit, saveUnit, UNIT_LIMIT, unitOf } from '@/server/units';
 
 interface Params {
   id: string;
@@ -36,12 +36,13 @@ export const GET = route<Params>(async (request, { id }) => {
 /** Saves a changed definition as the next version. */
 export const PUT = route<Params>(async (request, { id }, user) => {
   demand(user, 'edit-units');
-  const body = await readJson(request, UNIT_LIMIT);
+  const body = await readJson(request, UNIT_LIMIT, null);
   const problems = problemsOf(schema, body);
   if (problems.length)
     throw new UserError(400, 'This is not a changed unit.', 'Send basedOn and definition.', problems);
   const { basedOn, definition } = body as { basedOn: number; definition: unknown };
-  return Response.json(await inTransaction((client) => saveUnit(client, id, basedOn, definition, user)));
+  const unit = await checkedUnit(definition);
+  return Response.json(await inTransaction((client) => saveUnit(client, id, basedOn, unit, user)));
 });
 
 export const DELETE = route<Params>(async (_request, { id }, user) => {

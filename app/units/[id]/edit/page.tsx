@@ -1,4 +1,5 @@
 import { unitStart } from '@/server/page';
+import { SignedIn } from '@/ui/sync/signed-in';
 import { MessagePage } from '@/ui/system/message';
 import { UnitEditor } from '../../views';
 
@@ -12,5 +13,9 @@ export default async function EditPage({ params }: { params: Promise<{ id: strin
     );
   if (!start.mayEdit)
     return <MessagePage title="Units are the bench’s to change" words="Ask a technician or the owner." />;
-  return <UnitEditor user={start.user} editing={{ unit: start.unit, version: start.version }} />;
+  return (
+    <SignedIn userId={start.user}>
+      <UnitEditor user={start.user} editing={{ unit: start.unit, version: start.version }} />
+    </SignedIn>
+  );
 }

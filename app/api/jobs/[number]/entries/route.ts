@@ -1,24 +1,26 @@
 import { inTransaction, withClient } from '@/server/db';
 import { appendEntries, readBatch } from '@/server/entries';
-import { jobNumber, readJson, route } from '@/server/http';
-import { entriesOf, jobByNumber } from '@/server/jobs';
+import { JSON_LIMIT, jobNumber, readJson, route, sequence } from '@/server/http';
+import { entriesOf, markOf } from '@/server/jobs';
 
 type Params = { number: string };
 
-/** Entries after `?after=SEQ`: what others wrote meanwhile. */
+const MOST = 2000;
+
+/** Entries after `?after=SEQ`: what others wrote meanwhile. Asked every few seconds, so it reads no more than it must. */
 export const GET = route<Params>(async (request, params) => {
-  const after = Number(request.nextUrl.searchParams.get('after') ?? 0);
+  const after = sequence(request.nextUrl.searchParams.get('after'));
   return withClient(async (client) => {
-    const job = await jobByNumber(client, jobNumber(params));
-    const entries =
-      job.lastSeq > after ? await entriesOf(client, job.id, Number.isSafeInteger(after) ? after : 0) : [];
-    return Response.json({ entries, lastSeq: job.lastSeq, stage: job.stage });
+    const { id, lastSeq, stage } = await markOf(client, jobNumber(params));
+    const entries = lastSeq > after ? await entriesOf(client, id, after, MOST) : [];
+    return Response.json({ entries, lastSeq, stage });
   });
 });
 
+/** Each entry is looked at by itself, so one that cannot be kept does not hold up the others. */
 export const POST = route<Params>(async (request, params, user) => {
-  const batch = readBatch(await readJson(request));
+  const { entries, after } = readBatch(await readJson(request, JSON_LIMIT, null));
   return Response.json(
-    await inTransaction((client) => appendEntries(client, jobNumber(params), user, batch)),
+    await inTransaction((client) => appendEntries(client, jobNumber(params), user, entries, after)),
   );
 });

@@ -1,5 +1,5 @@
 import { inTransaction } from '@/server/db';
-import { jobNumber, route } from '@/server/http';
+import { jobNumber, quoteVersion, route } from '@/server/http';
 import { demand } from '@/server/permissions';
 import { revokeLinks, sendQuote } from '@/server/quotes';
 
@@ -9,7 +9,7 @@ type Params = { number: string; version: string };
 export const POST = route<Params>(async (_request, params, user) => {
   demand(user, 'send-quote');
   const token = await inTransaction((client) =>
-    sendQuote(client, jobNumber(params), Number(params.version) || 0, user),
+    sendQuote(client, jobNumber(params), quoteVersion(params), user),
   );
   return Response.json({ path: `/q/${token}` }, { status: 201 });
 });
@@ -17,7 +17,7 @@ export const POST = route<Params>(async (_request, params, user) => {
 export const DELETE = route<Params>(async (_request, params, user) => {
   demand(user, 'send-quote');
   const revoked = await inTransaction((client) =>
-    revokeLinks(client, jobNumber(params), Number(params.version) || 0, user),
+    revokeLinks(client, jobNumber(params), quoteVersion(params), user),
   );
   return Response.json({ revoked });
 });

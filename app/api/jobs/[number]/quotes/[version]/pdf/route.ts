@@ -1,16 +1,17 @@
 import { pdfAnswer } from '@/app/pdf';
 import { withClient } from '@/server/db';
-import { jobNumber, route } from '@/server/http';
-import { jobByNumber } from '@/server/jobs';
+import { jobNumber, quoteVersion, route } from '@/server/http';
+import { markOf } from '@/server/jobs';
 import { notFound } from '@/server/problem';
 import { quotesOf } from '@/server/quotes';
 
 /** A version on paper; `?paper=letter` for Letter. */
 export const GET = route<{ number: string; version: string }>(async (request, params) => {
+  const version = quoteVersion(params);
   const quotes = await withClient(async (client) =>
-    quotesOf(client, (await jobByNumber(client, jobNumber(params))).id),
+    quotesOf(client, (await markOf(client, jobNumber(params))).id),
   );
-  const quote = quotes.find((q) => q.version === Number(params.version));
-  if (!quote) throw notFound('quote');
+  const quote = quotes.find((q) => q.version === version);
+  if (!quote || quote.unreadable) throw notFound('quote');
   return pdfAnswer(quote, request.nextUrl.searchParams.get('paper') === 'letter');
 });

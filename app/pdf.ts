@@ -1,35 +1,16 @@
-import path from 'node:path';
-import { Font, renderToBuffer } from '@react-pdf/renderer';
+import { inBackground } from '@/server/background';
 import { withClient } from '@/server/db';
 import { photoBytes } from '@/server/photos';
 import type { Quote } from '@/server/quotes';
-import { QuotePdf } from '@/ui/quote/pdf';
 
-const file = (subset: string, weight: number) =>
-  path.join(
-    process.cwd(),
-    'node_modules',
-    '@fontsource',
-    'archivo',
-    'files',
-    `archivo-${subset}-${weight}-normal.woff`,
-  );
-
-for (const [family, subset] of [
-  ['Archivo', 'latin'],
-  ['Archivo Extended', 'latin-ext'],
-] as const) {
-  Font.register({
-    family,
-    fonts: [400, 600].map((fontWeight) => ({ src: file(subset, fontWeight), fontWeight })),
-  });
-}
+/** What of a quote's photos goes on paper. */
+const MOST_PHOTOS = 24;
 
 /** A quote as a PDF answer, A4 or Letter. */
 export async function pdfAnswer(quote: Quote, letter: boolean): Promise<Response> {
   const photos = await withClient(async (client) => {
     const found: [string, Buffer][] = [];
-    for (const { id } of quote.content.photos) {
+    for (const { id } of quote.content.photos.slice(0, MOST_PHOTOS)) {
       const bytes = await photoBytes(client, quote.jobId, id).catch(() => null);
       if (bytes) found.push([id, bytes]);
     }
@@ -37,12 +18,13 @@ export async function pdfAnswer(quote: Quote, letter: boolean): Promise<Response
   });
   const answer = quote.answers.findLast((a) => a.kind === 'accept');
   const accepted = answer ? { name: answer.name, at: answer.at, option: answer.option ?? '' } : null;
-  const pdf = await renderToBuffer(
-    <QuotePdf
-      size={letter ? 'LETTER' : 'A4'}
-      quote={{ version: quote.version, content: quote.content, photos, accepted }}
-    />,
-  );
+  const pdf = await inBackground('pdf', {
+    version: quote.version,
+    content: quote.content,
+    photos,
+    accepted,
+    size: letter ? 'LETTER' : 'A4',
+  });
   return new Response(new Uint8Array(pdf), {
     headers: {
       'content-type': 'application/pdf',

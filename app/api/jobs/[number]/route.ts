@@ -1,0 +1,27 @@
+import { ajv, problemsOf } from '@/core/validation';
+import { inTransaction } from '@/server/db';
+import { jobNumber, readJson, route } from '@/server/http';
+import { setClosed } from '@/server/jobs';
+import { demand } from '@/server/permissions';
+import { UserError } from '@/server/problem';
+
+type Params = { number: string };
+
+const schema = ajv.compile({
+  type: 'object',
+  additionalProperties: false,
+  required: ['closed'],
+  properties: { closed: { type: 'boolean' } },
+});
+
+/** Closes a job, or opens it again. */
+export const PATCH = route<Params>(async (request, params, user) => {
+  demand(user, 'close-job');
+  const body = await readJson(request, 4096);
+  const problems = problemsOf(schema, body);
+  if (problems.length)
+    throw new UserError(400, 'This says nothing about the job.', 'Send {"closed": true} or false.', problems);
+  const { closed } = body as { closed: boolean };
+  await inTransaction((client) => setClosed(client, jobNumber(params), closed, user));
+  return Response.json({ closed });
+});

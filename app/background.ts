@@ -1,0 +1,54 @@
+import os from 'node:os';
+import workerpool from 'workerpool';
+import type { CaseDocument } from '@/core/case';
+import type { UnitDefinition } from '@/core/unit';
+import { checkCase, checkUnit, unitWarnings } from '@/core/validation';
+import type { BackgroundTasks, ReadCase, UnitReview } from '@/server/background-tasks';
+import { acceptPhoto, reencode } from '@/server/pictures';
+import { renderPdf } from './render-pdf';
+
+/** The entry of a background process (see server/background.ts). Whoever waits for a page goes first. */
+os.setPriority(10);
+
+const notJson = {
+  pointer: '',
+  message: 'is not valid JSON',
+  remedy: 'Check that the whole file was sent and that nothing was cut off.',
+};
+
+async function readCase(text: Uint8Array): Promise<ReadCase> {
+  let value: unknown;
+  try {
+    value = JSON.parse(Buffer.from(text).toString('utf8'));
+  } catch {
+    return { problems: [notJson] };
+  }
+  const problems = checkCase(value);
+  if (problems.length) return { problems };
+  const { photos = [], ...document } = value as CaseDocument;
+  const taken = [];
+  for (const [k, { id, data }] of photos.entries()) {
+    const photo = await acceptPhoto(Buffer.from(data, 'base64'));
+    if (!photo)
+      return {
+        problems: [
+          {
+            pointer: `/photos/${k}/data`,
+            message: 'is not a picture that can be read',
+            remedy: 'Leave it out, or export the job again.',
+          },
+        ],
+      };
+    taken.push({ id, ...photo });
+  }
+  return { problems: null, document, photos: taken };
+}
+
+async function reviewUnit(value: unknown): Promise<UnitReview> {
+  const problems = checkUnit(value);
+  return { problems, warnings: problems.length ? [] : unitWarnings(value as UnitDefinition) };
+}
+
+const tasks: BackgroundTasks = { photo: reencode, pdf: renderPdf, readCase, reviewUnit };
+
+workerpool.worker({ ...tasks });

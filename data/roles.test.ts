@@ -1,0 +1,117 @@
+import { stateFromValues } from '@/core/case';
+import type { Json } from '@/core/case';
+import { diagnoser } from '@/core/diagnosis';
+import type { Knowledge } from '@/core/diagnosis';
+import { buildScope } from '@/core/scope';
+import type { ScopeRules } from '@/core/scope';
+import { OPERATION_ROLES, PART_ROLES, withRoles } from '@/core/unit';
+import type { UnitDefinition } from '@/core/unit';
+import { checkUnit } from '@/core/validation';
+import behaviour from '@/data/knowledge/behaviour.json';
+import causal from '@/data/knowledge/causal.json';
+import rules from '@/data/policies/scope-rules.json';
+import { shippedUnits } from '@/data/shipped';
+import { devicesOf } from '@/ui/strip/device';
+
+const knowledge = { causal, behaviour } as unknown as Knowledge;
+
+/** Where a definition names a part, a station or an operation. */
+const POINTING = new Set([
+  'id',
+  'station',
+  'part',
+  'powerPath',
+  'feedPath',
+  'liningParts',
+  'drumPart',
+  'takesAlong',
+  'blockedBy',
+  'commonFeed',
+]);
+
+/** The unit with every part, station and operation under another id and name: what they are is in their roles alone. */
+function renamed(unit: UnitDefinition): UnitDefinition {
+  const ids = [...unit.parts, ...unit.stations, ...unit.labour].map((x) => x.id);
+  // Longest first, so that "pump-cover" is not taken for "pump".
+  const others = new Map([...new Set(ids)].sort((a, b) => b.length - a.length).map((id, k) => [id, `x${k}`]));
+  const elements = new Set([...unit.elements, ...unit.gearsets, ...unit.members].map((e) => e.id));
+  const walk = (value: unknown, key = ''): unknown => {
+    if (typeof value === 'string')
+      return POINTING.has(key) && others.has(value) && !elements.has(value) ? others.get(value) : value;
+    if (Array.isArray(value)) return value.map((v) => walk(v, key));
+    if (typeof value === 'object' && value !== null)
+      return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, walk(v, k)]));
+    return value;
+  };
+  const other = walk(unit) as UnitDefinition;
+  for (const list of [other.parts, other.stations, other.labour] as { name: string }[][])
+    list.forEach((item, k) => (item.name = `Thing ${k}`));
+  return other;
+}
+
+const findings = (unit: UnitDefinition): Record<string, Json> => {
+  const part = (role: string) => unit.parts.find((p) => p.role === role)!.id;
+  return {
+    'filter.state': 'blocked',
+    'debris.bright-flakes': { amount: 'heavy' },
+    'fluid.level': 'full',
+    'converter.hub': 'blue',
+    [`part.${part('pump-cover')}`]: { grade: 'failed' },
+  };
+};
+
+describe.each(shippedUnits.map((u) => [u.id, u] as const))('%s under other ids and names', (_, unit) => {
+  const other = renamed(unit);
+
+  test('is as good a unit', () => expect(checkUnit(other)).toEqual([]));
+
+  test('has the same first causes, as likely', () => {
+    const causes = (u: UnitDefinition) =>
+      diagnoser(
+        u,
+        knowledge,
+      )(stateFromValues(findings(u)))
+        .causes.map((c) => `${c.mode} ${c.probability.toFixed(9)}`)
+        .sort();
+    expect(causes(other)).toEqual(causes(unit));
+  });
+
+  test('gets the same scope', () => {
+    const scope = (u: UnitDefinition, overhaul: 'full' | 'targeted') =>
+      buildScope(
+        u,
+        rules as unknown as ScopeRules,
+        stateFromValues(findings(u)),
+        { overhaul, converter: 'on-evidence' },
+        null,
+      )
+        .lines.map((l) => [l.kind, l.action, l.hours, l.price, l.inKit].join())
+        .sort();
+    for (const overhaul of ['full', 'targeted'] as const)
+      expect(scope(other, overhaul)).toEqual(scope(unit, overhaul));
+  });
+
+  test('is drawn with the same devices', () => {
+    const kinds = (u: UnitDefinition) => devicesOf(u).map((d) => d.kind);
+    expect(kinds(other)).toEqual(kinds(unit));
+    expect(kinds(unit)).toContain('pump');
+  });
+});
+
+test('a definition from before there were roles gets those its ids stood for', () => {
+  for (const unit of shippedUnits) {
+    const former = structuredClone(unit);
+    for (const item of [...former.parts, ...former.labour]) delete item.role;
+    for (const element of former.elements) delete element.part;
+    expect(withRoles(former)).toEqual(unit);
+    expect(withRoles(unit)).toBe(unit);
+  }
+});
+
+test('what the causes and rules ask for is a role that exists', () => {
+  const asked = causal.roots.flatMap((r) => (r as { roles?: string[] }).roles ?? []);
+  const lines = rules.rules.flatMap((r) => r.lines as { role?: string; operation?: string; part?: string }[]);
+  for (const role of [...asked, ...lines.flatMap((l) => l.role ?? [])]) expect(PART_ROLES).toContain(role);
+  for (const role of lines.flatMap((l) => l.operation ?? [])) expect(OPERATION_ROLES).toContain(role);
+  expect(lines.flatMap((l) => l.part ?? []).every((p) => p === '$p')).toBe(true);
+});

@@ -1,0 +1,40 @@
+import type { CaseDocument, CasePhoto } from '@/core/case';
+import type { QuoteContent } from '@/core/quote';
+import type { Problem } from '@/core/validation';
+
+/** A picture as it is kept. */
+export interface Photo {
+  bytes: Buffer;
+  width: number;
+  height: number;
+}
+
+export interface PdfInput {
+  version: number;
+  content: QuoteContent;
+  /** Photos by id, as JPEG. */
+  photos: Record<string, Buffer>;
+  accepted: { name: string; at: string; option: string } | null;
+  size: 'A4' | 'LETTER';
+}
+
+/** A case file as read: its photos apart, decoded and plain. */
+export type ReadCase =
+  | { problems: Problem[] }
+  | { problems: null; document: Omit<CaseDocument, 'photos'>; photos: (Photo & Pick<CasePhoto, 'id'>)[] };
+
+export interface UnitReview {
+  problems: Problem[];
+  warnings: Problem[];
+}
+
+/** What the background processes can do; `app/background.ts` does it. */
+export interface BackgroundTasks {
+  /** Decodes an upload and writes it anew; null when it is not a picture of the kinds offered. */
+  photo(upload: Uint8Array): Promise<Photo | null>;
+  pdf(input: PdfInput): Promise<Uint8Array>;
+  /** Reads and checks a case file. */
+  readCase(text: Uint8Array): Promise<ReadCase>;
+  /** What is wrong and what is odd about a unit definition. */
+  reviewUnit(value: unknown): Promise<UnitReview>;
+}

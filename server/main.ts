@@ -1,0 +1,84 @@
+import { createServer } from 'node:http';
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import next from 'next';
+import { closeBackground } from './background';
+import { closePool, databaseAnswers } from './db';
+import { frontDoor, plainPage } from './front-door';
+import { log, safePath } from './log';
+
+/**
+ * The server process: the front door, then Next. Loopback only unless PELVIK_HOST says otherwise. Several of them may
+ * serve one database.
+ */
+const port = Number(process.env.PORT ?? 4180);
+const host = process.env.PELVIK_HOST ?? '127.0.0.1';
+const dev = process.env.NODE_ENV === 'development';
+const proxies = (process.env.PELVIK_TRUSTED_PROXIES ?? '').split(',').map((p) => p.trim());
+
+/** How long an answer about the database stays good, ms. */
+const FRESH = 1000;
+
+async function main(): Promise<void> {
+  const app = next({ dev, hostname: host, port, turbopack: true });
+  await app.prepare();
+  const handle = app.getRequestHandler();
+  const door = frontDoor(proxies.filter(Boolean));
+  const server = createServer((request, response) => {
+    if (!door.admit(request, response)) return;
+    void answer(request, response, handle).catch((error: unknown) => {
+      log.error({ path: safePath(request.url ?? ''), error: String(error) }, 'request failed');
+      if (!response.headersSent) response.writeHead(500);
+      response.end();
+    });
+  });
+  server.requestTimeout = 60_000;
+  server.headersTimeout = 15_000;
+  if (dev) server.on('upgrade', app.getUpgradeHandler());
+  server.listen(port, host);
+  const stop = () => {
+    server.close(() => void Promise.all([closePool(), closeBackground()]).finally(() => process.exit(0)));
+    server.closeIdleConnections();
+    // What is still being answered gets this long.
+    setTimeout(() => process.exit(0), 4000).unref();
+  };
+  process.on('SIGTERM', stop);
+  process.on('SIGINT', stop);
+}
+
+type Handle = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
+
+async function answer(request: IncomingMessage, response: ServerResponse, handle: Handle): Promise<void> {
+  if (isPage(request) && !(await databaseThere())) {
+    response.writeHead(503, { 'content-type': 'text/html; charset=utf-8', 'retry-after': '3' });
+    const words = 'What you typed is kept on this device. This page tries again by itself.';
+    response.end(plainPage('The shop’s database does not answer just now', words, 3));
+    return;
+  }
+  await handle(request, response);
+}
+
+/** Pages are drawn from the database; the API answers for itself, files need none. */
+function isPage({ url = '/', method }: IncomingMessage): boolean {
+  return method === 'GET' && !/^\/(api|_next)\//.test(url) && !/\.\w{2,5}(\?|$)/.test(url);
+}
+
+let asked = 0;
+let there = true;
+async function databaseThere(): Promise<boolean> {
+  if (Date.now() - asked > FRESH || !there) {
+    there = await databaseAnswers();
+    asked = Date.now();
+  }
+  return there;
+}
+
+process.on('uncaughtException', (error) => {
+  log.fatal({ error: error.stack }, 'uncaught');
+  process.exit(1);
+});
+process.on('unhandledRejection', (error) => log.error({ error: String(error) }, 'unhandled'));
+
+void main().catch((error: unknown) => {
+  process.stderr.write(`${String(error)}\n`);
+  process.exit(1);
+});

@@ -1,0 +1,95 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import type { JobState } from '@/core/case';
+import type { Diagnosis, Knowledge } from '@/core/diagnosis';
+import type { Suspect } from '@/core/suspects';
+import type { UnitDefinition } from '@/core/unit';
+import { WorkerClient } from '@/ui/worker/client';
+import type { Change, ReasonApi } from '@/workers/reason.worker';
+
+export interface Reasoning {
+  diagnosis: Diagnosis;
+  suspects: Suspect[];
+}
+
+export interface ReasoningValue {
+  /** Null until the worker has answered once. */
+  reasoning: Reasoning | null;
+  /** Probabilities before the last change, to show what rose and fell. */
+  before: Map<string, number>;
+  /** Why the verdict is not up to date; `retry` begins anew. */
+  problem: string | null;
+  retry: () => void;
+}
+
+/** How long a verdict may take, ms; compiling a unit comes on top the first time. */
+const LIMIT = 10_000;
+
+const spawn = () =>
+  new Worker(new URL('../../workers/reason.worker.ts', import.meta.url), { type: 'module' });
+
+/** What of `next` a worker that knows `known` has not heard of. */
+export function changeBetween(known: JobState, next: JobState): Change {
+  const set = Object.fromEntries(Object.entries(next).filter(([slot, value]) => known[slot] !== value));
+  return { set, clear: Object.keys(known).filter((slot) => !(slot in next)) };
+}
+
+/** Runs the worker on every new state; while it is busy only the newest waits. A failure is shown and can be tried again. */
+export function useReasoner(unit: UnitDefinition, knowledge: Knowledge, state: JobState): ReasoningValue {
+  const [shown, setShown] = useState<Omit<ReasoningValue, 'retry'>>({
+    reasoning: null,
+    before: new Map(),
+    problem: null,
+  });
+  const wanted = useRef(state);
+  const pump = useRef<() => void>(() => undefined);
+
+  useEffect(() => {
+    const client = new WorkerClient<ReasonApi>(spawn);
+    let [alive, busy] = [true, false];
+    let known: JobState = {};
+    let done: JobState | null = null;
+    const work = async () => {
+      if (busy) return;
+      busy = true;
+      try {
+        while (alive && done !== wanted.current) {
+          const next = wanted.current;
+          const change = changeBetween(client.fresh ? {} : known, next);
+          const unprepared = client.fresh;
+          const verdict = await client.call(async (reasoner) => {
+            if (unprepared) await reasoner.prepare(unit, knowledge);
+            return reasoner.reason(change);
+          }, LIMIT);
+          if (!alive) return;
+          [known, done] = [next, next];
+          setShown((old) => ({
+            reasoning: {
+              diagnosis: verdict.diagnosis,
+              suspects: verdict.suspects ?? old.reasoning?.suspects ?? [],
+            },
+            before: new Map((old.reasoning?.diagnosis.causes ?? []).map((c) => [c.id, c.probability])),
+            problem: null,
+          }));
+        }
+      } catch (error) {
+        if (alive)
+          setShown((old) => ({ ...old, problem: error instanceof Error ? error.message : String(error) }));
+      } finally {
+        busy = false;
+      }
+    };
+    pump.current = () => void work();
+    pump.current();
+    return () => {
+      alive = false;
+      client.end();
+    };
+  }, [unit, knowledge]);
+
+  useEffect(() => {
+    wanted.current = state;
+    pump.current();
+  }, [state]);
+  return { ...shown, retry: () => pump.current() };
+}

@@ -1,0 +1,72 @@
+import type { Problem } from '@/core/validation';
+
+/** An answer of the server that is not what was asked for, in words for the user. */
+export class RequestError extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly remedy: string,
+    /** Where a document is wrong, when it is one that was sent. */
+    readonly problems: Problem[] = [],
+  ) {
+    super(message);
+  }
+}
+
+interface Sending {
+  body?: unknown;
+  /** Sent as it is. */
+  raw?: Blob;
+  /** Milliseconds until the request is given up. */
+  within?: number;
+  /** The page only listens: the session is not in use. */
+  listening?: boolean;
+}
+
+/**
+ * Sends a request as one of our own pages does. Throws a RequestError for an answer, a TypeError or DOMException when the
+ * network is down or too slow.
+ */
+export async function send<T>(method: string, url: string, options: Sending = {}): Promise<T> {
+  const { body, raw, within = 60_000, listening } = options;
+  const answer = await fetch(url, {
+    method,
+    credentials: 'same-origin',
+    cache: 'no-store',
+    signal: AbortSignal.timeout(within),
+    headers: {
+      'x-pelvik': '1',
+      ...(listening ? { 'x-pelvik-listening': '1' } : {}),
+      ...(raw ? {} : { 'content-type': 'application/json' }),
+    },
+    body: raw ?? (body === undefined ? undefined : JSON.stringify(body)),
+  });
+  const text = await answer.text();
+  const parsed = parse(text) as { error?: { message: string; remedy: string; problems?: Problem[] } } | null;
+  if (!answer.ok) {
+    const { message, remedy, problems } = parsed?.error ?? {
+      message: `The server answered ${answer.status}.`,
+      remedy: 'Try again.',
+      problems: [],
+    };
+    throw new RequestError(answer.status, message, remedy, problems);
+  }
+  // Whatever answered in the server's stead (a sign-in page of the network) is no answer.
+  if (parsed === null) throw new TypeError('This is not an answer of the shop’s server.');
+  return parsed as T;
+}
+
+/** An error as a sentence for the user. */
+export function sayError(error: unknown): string {
+  return error instanceof RequestError
+    ? `${error.message} ${error.remedy}`
+    : 'No connection to the shop’s server. Try again.';
+}
+
+function parse(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,133 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { Button, Line, TextInput } from '@/ui/system';
+import { useEngine, useSync } from './context';
+import type { SetAside } from './store';
+import { useNewVersion } from './version';
+
+const Strip = styled.div<{ $tone: 'quiet' | 'warn' | 'bad' }>`
+  display: grid;
+  gap: 8px;
+  padding: 8px 24px;
+  background: ${(p) => (p.$tone === 'quiet' ? 'var(--accent-wash)' : `var(--${p.$tone}-wash)`)};
+  color: var(--ink);
+  border-left: 8px solid ${(p) => (p.$tone === 'quiet' ? 'var(--accent)' : `var(--${p.$tone})`)};
+  @media (max-width: 600px) {
+    padding: 8px 14px;
+  }
+  > p {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 4px 16px;
+    min-height: 44px;
+  }
+`;
+const Refused = styled.li`
+  display: grid;
+  gap: 6px;
+  padding: 8px 0;
+  border-top: 1px solid var(--rule-strong);
+  q {
+    overflow-wrap: anywhere;
+    display: -webkit-box;
+    -webkit-line-clamp: 2;
+    -webkit-box-orient: vertical;
+    overflow: hidden;
+  }
+`;
+
+/** A slot of a job in words, where the page knows its unit; null elsewhere. */
+export type SaySlot = (slot: string, job: number) => string | null;
+
+/** What a person must know of the saving, on every page: what waits, what was refused, and that a newer version is there. */
+export function SyncBanner({ say = () => null }: { say?: SaySlot }) {
+  const { connection, waiting, byJob, aside } = useSync();
+  const takeVersion = useNewVersion();
+  const jobs = byJob.size;
+  return (
+    <div data-noprint>
+      {(connection === 'offline' || connection === 'signed-out') && (
+        <Strip $tone="warn" role="status" data-testid="offline">
+          <p>
+            <b>{connection === 'offline' ? 'No connection to the shop’s server.' : 'You are signed out.'}</b>
+            <span>{waitingWords(waiting, jobs)}</span>
+            {connection === 'signed-out' && <Link href="/signin">Sign in again</Link>}
+          </p>
+        </Strip>
+      )}
+      {aside.length > 0 && (
+        <Strip $tone="bad" role="alert" data-testid="refused">
+          <b>
+            Not kept: the server refused {aside.length === 1 ? 'one change' : `${aside.length} changes`}.
+            Everything else was saved.
+          </b>
+          <ul>
+            {aside.map((item) => (
+              <RefusedChange
+                key={item.key}
+                item={item}
+                words={say(item.slot, item.job) ?? slotPlain(item.slot)}
+              />
+            ))}
+          </ul>
+        </Strip>
+      )}
+      {takeVersion && (
+        <Strip $tone="quiet" role="status">
+          <p>
+            <span>A newer version of Pelvik is ready. What you typed is kept.</span>
+            <Button $small onPress={takeVersion}>
+              Use it now
+            </Button>
+          </p>
+        </Strip>
+      )}
+    </div>
+  );
+}
+
+export function waitingWords(waiting: number, jobs: number): string {
+  if (waiting === 0) return 'Go on working: what you enter is kept on this device and sent later.';
+  const changes = waiting === 1 ? 'One change waits' : `${waiting} changes wait`;
+  const where = jobs > 1 ? ` in ${jobs} jobs` : '';
+  return `${changes} on this device${where}, and will be sent by itself.`;
+}
+
+/** A slot in words where no unit is at hand: `complaint.words` → "complaint words". */
+const slotPlain = (slot: string) => slot.replaceAll('.', ' ').replaceAll('-', ' ');
+
+function RefusedChange({ item, words }: { item: SetAside; words: string }) {
+  const engine = useEngine();
+  const text = typeof item.value === 'string' ? item.value : null;
+  const [mended, setMended] = useState<string | null>(null);
+  const settle = (how: 'discard' | 'again', value = item.value) =>
+    void engine?.settle({ ...item, value }, how);
+  return (
+    <Refused>
+      <span>
+        <Link href={`/jobs/${item.job}`}>Job {item.job}</Link>, {words}: {item.message}
+      </span>
+      {mended === null ? (
+        text !== null && <q>{text}</q>
+      ) : (
+        <TextInput label="Mend it" value={mended} onChange={setMended} lines={3} />
+      )}
+      <Line>
+        {text !== null && mended === null && (
+          <Button $small onPress={() => setMended(text)}>
+            Mend
+          </Button>
+        )}
+        <Button $small onPress={() => settle('again', mended ?? item.value)}>
+          {mended === null ? 'Try again' : 'Send'}
+        </Button>
+        <Button $small $kind="quiet" onPress={() => settle('discard')}>
+          Discard
+        </Button>
+      </Line>
+    </Refused>
+  );
+}

@@ -1,0 +1,30 @@
+'use client';
+import { createContext, useContext, useEffect, useState, useSyncExternalStore } from 'react';
+import type { ReactNode } from 'react';
+import { engineFor } from './browser';
+import type { SyncEngine, SyncState } from './engine';
+
+const EngineContext = createContext<SyncEngine | null>(null);
+const BEFORE: SyncState = { connection: 'opening', waiting: 0, byJob: new Map(), busy: false, aside: [] };
+
+/** The signed-in person's sync for the pages below; there is none on the server. */
+export function SyncProvider({ userId, children }: { userId: string; children: ReactNode }) {
+  const [engine, setEngine] = useState<SyncEngine | null>(() =>
+    typeof window === 'undefined' ? null : engineFor(userId),
+  );
+  useEffect(() => setEngine(engineFor(userId)), [userId]);
+  return <EngineContext value={engine}>{children}</EngineContext>;
+}
+
+/** Null on the server only. */
+export function useEngine(): SyncEngine | null {
+  return useContext(EngineContext);
+}
+
+const never = () => () => undefined;
+
+/** How the saving goes, over all jobs. */
+export function useSync(): SyncState {
+  const engine = useEngine();
+  return useSyncExternalStore(engine?.subscribe ?? never, engine?.read ?? (() => BEFORE), () => BEFORE);
+}

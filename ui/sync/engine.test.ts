@@ -1,0 +1,220 @@
+import 'fake-indexeddb/auto';
+import { shown, World } from '@/tests/sync-world';
+import type { Tab } from '@/tests/sync-world';
+import { openDB } from 'idb';
+
+const JOB = 7;
+let world: World;
+beforeEach(() => {
+  world = new World();
+});
+afterEach(() => world.tabs.forEach((tab) => tab.close()));
+
+const aside = (tab: Tab) => tab.engine.read().aside.map((a) => [a.slot, a.value, a.message]);
+
+test('a write is seen at once, kept, sent, and then no longer kept', async () => {
+  const tab = await world.device('Mira').tab();
+  const view = await tab.show(JOB);
+  view.write([['fluid.level', 'low']]);
+  expect(shown(view)).toEqual({ 'fluid.level': 'low' });
+  await world.settle();
+  expect(world.server.of(JOB)).toMatchObject([{ slot: 'fluid.level', value: 'low', seq: 1 }]);
+  expect(tab.engine.read()).toMatchObject({ connection: 'online', waiting: 0 });
+});
+
+test('what waits of every job is sent, whichever page is open', async () => {
+  const device = world.device('Mira');
+  const before = await device.tab();
+  world.server.fault = () => 'cut';
+  (await before.show(1)).write([['fluid.level', 'low']]);
+  (await before.show(2)).write([['fluid.level', 'full']]);
+  await world.settle();
+  expect(before.engine.read()).toMatchObject({ connection: 'offline', waiting: 2 });
+  before.close();
+  world.server.fault = () => null;
+  // The board: no job is open at all.
+  await device.tab();
+  await world.settle();
+  expect(world.server.state(1)['fluid.level']!.value).toBe('low');
+  expect(world.server.state(2)['fluid.level']!.value).toBe('full');
+});
+
+test('an answer that got lost does no harm: the same id is sent again and counted once', async () => {
+  const tab = await world.device('Mira').tab();
+  const view = await tab.show(JOB);
+  let times = 0;
+  world.server.fault = () => (times++ === 0 ? 'lost' : null);
+  view.write([['fluid.level', 'low']]);
+  await world.settle();
+  expect(world.server.of(JOB)).toHaveLength(1);
+  expect(tab.engine.read().waiting).toBe(0);
+});
+
+test('a text that grows while the network is gone is one waiting entry', async () => {
+  const tab = await world.device('Mira').tab();
+  const view = await tab.show(JOB);
+  view.write([['complaint.words', 'a']]);
+  await world.settle();
+  world.server.fault = () => 'cut';
+  for (let k = 1; k <= 75; k++) {
+    view.write([['complaint.words', 'я'.repeat(k)]]);
+    await world.settle(1);
+  }
+  expect(tab.engine.read().waiting).toBe(1);
+  world.server.fault = () => null;
+  await world.settle();
+  expect(world.server.of(JOB).map((e) => (e.value as string).length)).toEqual([1, 75]);
+});
+
+test('batches are cut by count and by bytes', async () => {
+  const tab = await world.device('Mira').tab();
+  const sizes: [number, number][] = [];
+  world.server.refuseAll = (entries) => {
+    sizes.push([entries.length, Buffer.byteLength(JSON.stringify(entries))]);
+    return null;
+  };
+  await tab.engine.write(
+    1,
+    Array.from({ length: 450 }, (_, k) => ({ slot: `plate.forward.${k}.a`, value: 'bright', seen: 0 })),
+  );
+  await tab.engine.write(
+    2,
+    Array.from({ length: 60 }, (_, k) => ({ slot: `part.p${k}`, value: 'ю'.repeat(4000), seen: 0 })),
+  );
+  await world.quiet();
+  expect(world.server.of(1)).toHaveLength(450);
+  expect(world.server.of(2)).toHaveLength(60);
+  for (const [count, bytes] of sizes) {
+    expect(count).toBeLessThanOrEqual(200);
+    expect(bytes).toBeLessThanOrEqual(190_000);
+  }
+});
+
+describe('what the server refuses', () => {
+  test('is set aside with its reason and what was typed, and the rest is kept', async () => {
+    world.server.refuse = (e) => (e.slot === 'filter.state' ? 'Not this one.' : null);
+    const tab = await world.device('Mira').tab();
+    const view = await tab.show(JOB);
+    view.write([
+      ['filter.state', 'blocked'],
+      ['fluid.level', 'low'],
+    ]);
+    await world.settle();
+    expect(aside(tab)).toEqual([['filter.state', 'blocked', 'Not this one.']]);
+    expect(shown(view)).toEqual({ 'fluid.level': 'low' });
+    expect(tab.engine.read()).toMatchObject({ connection: 'online', waiting: 0 });
+  });
+
+  test('whole, is halved until the one that cannot stand is alone', async () => {
+    world.server.refuseAll = (list) => (list.some((e) => e.slot === 'part.p13') ? 'Too large.' : null);
+    const tab = await world.device('Mira').tab();
+    await tab.engine.write(
+      JOB,
+      Array.from({ length: 50 }, (_, k) => ({ slot: `part.p${k}`, value: 1, seen: 0 })),
+    );
+    await world.quiet();
+    expect(aside(tab)).toEqual([['part.p13', 1, 'Too large.']]);
+    expect(world.server.of(JOB)).toHaveLength(49);
+  });
+
+  test('by stumbling over it again and again, is set aside too and holds up nothing', async () => {
+    world.server.stumble = (list) => list.some((e) => e.slot === 'part.bad');
+    const tab = await world.device('Mira').tab();
+    await tab.engine.write(JOB, [
+      { slot: 'part.bad', value: 1, seen: 0 },
+      { slot: 'part.good', value: 1, seen: 0 },
+    ]);
+    await world.quiet();
+    expect(aside(tab).map(([slot]) => slot)).toEqual(['part.bad']);
+    expect(world.server.of(JOB).map((e) => e.slot)).toEqual(['part.good']);
+  });
+
+  test('can be mended and sent, or discarded; it survives a reload until then', async () => {
+    const device = world.device('Mira');
+    world.server.refuse = (e) => (e.value === 'bad' ? 'Not this one.' : null);
+    const first = await device.tab();
+    await first.engine.write(JOB, [
+      { slot: 'complaint.words', value: 'bad', seen: 0 },
+      { slot: 'complaint.after', value: 'bad', seen: 0 },
+    ]);
+    await world.settle();
+    first.close();
+    const tab = await device.tab();
+    const [words, after] = tab.engine.read().aside;
+    await tab.engine.settle({ ...words!, value: 'good' }, 'again');
+    await tab.engine.settle(after!, 'discard');
+    await world.settle();
+    expect(aside(tab)).toEqual([]);
+    expect(world.server.of(JOB)).toMatchObject([{ slot: 'complaint.words', value: 'good' }]);
+  });
+});
+
+test('signed out: nothing is lost, nothing is tried in a loop, and it goes on after signing in', async () => {
+  world.server.fault = () => 'signed-out';
+  const tab = await world.device('Mira').tab();
+  await tab.engine.write(JOB, [{ slot: 'fluid.level', value: 'low', seen: 0 }]);
+  await world.settle(1);
+  expect(tab.engine.read()).toMatchObject({ connection: 'signed-out', waiting: 1 });
+  const tries = world.server.requests;
+  await new Promise((resolve) => setTimeout(resolve, 30));
+  expect(world.server.requests).toBe(tries);
+  world.server.fault = () => null;
+  tab.engine.wake();
+  await world.settle();
+  expect(world.server.of(JOB)).toHaveLength(1);
+});
+
+test('a picture that is none is refused in words, its entry is taken back, the rest goes on', async () => {
+  world.server.refusePhoto = 'This file is not a picture.';
+  const tab = await world.device('Mira').tab();
+  const view = await tab.show(JOB);
+  await tab.engine.addPhoto(JOB, 'photo-0001', new Blob(['text']));
+  view.write([
+    ['photo.photo-0001', { about: 'debris' }],
+    ['fluid.level', 'low'],
+  ]);
+  await world.settle(8);
+  expect(aside(tab).map(([, , message]) => message)).toEqual(['This file is not a picture.']);
+  expect(shown(view)).toEqual({ 'fluid.level': 'low' });
+  expect(tab.engine.read().waiting).toBe(0);
+});
+
+test('photos wait for the network too, and can be shown until then', async () => {
+  world.server.fault = () => 'cut';
+  const device = world.device('Mira');
+  const tab = await device.tab();
+  await tab.engine.addPhoto(JOB, 'photo-0001', new Blob(['a picture']));
+  await world.settle(1);
+  expect(tab.engine.read().waiting).toBe(1);
+  expect(await tab.engine.photo(JOB, 'photo-0001')).not.toBeNull();
+  tab.close();
+  world.server.fault = () => null;
+  const next = await device.tab();
+  await world.settle();
+  expect(world.server.photos).toEqual(['photo-0001']);
+  expect(await next.engine.photo(JOB, 'photo-0001')).toBeNull();
+});
+
+test('what an earlier version of the program left waiting is taken over', async () => {
+  const device = world.device('Mira');
+  globalThis.indexedDB = device.factory;
+  const old = await openDB('pelvik-outbox-Mira', 1, {
+    upgrade: (db) =>
+      void db.createObjectStore('items', { keyPath: 'key', autoIncrement: true }).createIndex('job', 'job'),
+  });
+  await old.add('items', {
+    job: JOB,
+    kind: 'entry',
+    entry: { id: 'entry-of-before', slot: 'fluid.level', value: 'low' },
+  });
+  await old.add('items', {
+    job: JOB,
+    kind: 'photo',
+    photo: { id: 'photo-of-before', blob: new Blob(['x']) },
+  });
+  old.close();
+  await device.tab();
+  await world.settle();
+  expect(world.server.of(JOB)).toMatchObject([{ id: 'entry-of-before', value: 'low' }]);
+  expect(world.server.photos).toEqual(['photo-of-before']);
+});

@@ -1,0 +1,29 @@
+import type { Store, WaitingPhoto } from './store';
+
+/** The photos of one person that wait for the server, oldest first: apart from the writes, which they must not hold up. */
+export class PhotoQueue {
+  constructor(private readonly store: Store) {}
+
+  async add(job: number, id: string, blob: Blob): Promise<void> {
+    await this.store.add('photos', { job, id, blob });
+  }
+
+  async count(): Promise<number> {
+    return this.store.count('photos');
+  }
+
+  async next(): Promise<WaitingPhoto | null> {
+    const cursor = await this.store.transaction('photos').store.openCursor();
+    return (cursor?.value as WaitingPhoto | undefined) ?? null;
+  }
+
+  /** A photo that has not been sent yet, for showing it. */
+  async find(job: number, id: string): Promise<Blob | null> {
+    const all = (await this.store.getAll('photos')) as WaitingPhoto[];
+    return all.find((p) => p.job === job && p.id === id)?.blob ?? null;
+  }
+
+  async remove(photo: WaitingPhoto): Promise<void> {
+    await this.store.delete('photos', photo.key);
+  }
+}

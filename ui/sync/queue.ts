@@ -1,0 +1,115 @@
+import type { Json, NewEntry } from '@/core/case';
+import type { SetAside, Store, WaitingEntry } from './store';
+
+/** What one request carries at most. */
+export const BATCH_ENTRIES = 200;
+export const BATCH_BYTES = 180_000;
+
+/** A write as a page makes it. */
+export interface Write {
+  slot: string;
+  value: Json;
+  /** How far the page knew the job's record. */
+  seen: number;
+}
+
+/** The writes of one person that wait for the server, over all jobs, oldest first. Knows nothing of the network. */
+export class Queue {
+  constructor(
+    private readonly store: Store,
+    private readonly newId: () => string,
+  ) {}
+
+  /**
+   * Adds writes to a job. A write takes the place of what waits for the same slot: one text, one entry. One that has set
+   * out may have arrived; it is followed by a new entry and need not be sent again, since that says more.
+   */
+  async add(job: number, writes: readonly Write[]): Promise<void> {
+    const tx = this.store.transaction('entries', 'readwrite');
+    const waiting = (await tx.store.index('job').getAll(job)) as WaitingEntry[];
+    const bySlot = new Map(waiting.map((w) => [w.entry.slot, w]));
+    for (const { slot, value, seen } of writes) {
+      const before = bySlot.get(slot);
+      // Under what waits nobody sees what another wrote meanwhile.
+      const known = Math.min(seen, before?.entry.seen ?? seen);
+      const id = before && !before.sent ? before.entry.id : this.newId();
+      const fresh = { job, entry: { id, slot, value, seen: known }, sent: false };
+      if (before && !before.sent) {
+        bySlot.set(slot, { ...fresh, key: before.key });
+        await tx.store.put({ ...fresh, key: before.key });
+      } else {
+        if (before) await tx.store.delete(before.key);
+        bySlot.set(slot, { ...fresh, key: await tx.store.add(fresh) });
+      }
+    }
+    await tx.done;
+  }
+
+  /** What waits of a job. */
+  async waiting(job: number): Promise<WaitingEntry[]> {
+    return (await this.store.getAllFromIndex('entries', 'job', job)) as WaitingEntry[];
+  }
+
+  /** How many writes wait, by job. */
+  async counts(): Promise<Map<number, number>> {
+    const counts = new Map<number, number>();
+    let cursor = await this.store.transaction('entries').store.index('job').openKeyCursor();
+    for (; cursor; cursor = await cursor.continue())
+      counts.set(cursor.key, (counts.get(cursor.key) ?? 0) + 1);
+    return counts;
+  }
+
+  /** The next writes of a job to be sent, by count and bytes; marked as on their way, so that they do not change. */
+  async take(job: number, most = BATCH_ENTRIES): Promise<WaitingEntry[]> {
+    const tx = this.store.transaction('entries', 'readwrite');
+    const waiting = (await tx.store.index('job').getAll(job)) as WaitingEntry[];
+    const batch: WaitingEntry[] = [];
+    let bytes = 0;
+    for (const item of waiting.slice(0, most)) {
+      bytes += sizeOf(item.entry);
+      if (batch.length && bytes > BATCH_BYTES) break;
+      batch.push(item);
+      if (!item.sent) await tx.store.put({ ...item, sent: true });
+    }
+    await tx.done;
+    return batch;
+  }
+
+  async remove(items: readonly WaitingEntry[]): Promise<void> {
+    const tx = this.store.transaction('entries', 'readwrite');
+    await Promise.all([...items.map((i) => tx.store.delete(i.key)), tx.done]);
+  }
+
+  /** Sets writes aside with the reason they were refused. */
+  async setAside(refused: readonly { item: WaitingEntry; message: string }[], at: string): Promise<void> {
+    const tx = this.store.transaction(['entries', 'aside'], 'readwrite');
+    for (const { item, message } of refused) {
+      const { slot, value } = item.entry;
+      await tx.objectStore('aside').add({ job: item.job, slot, value, message, at });
+      await tx.objectStore('entries').delete(item.key);
+    }
+    await tx.done;
+  }
+
+  async aside(): Promise<SetAside[]> {
+    return (await this.store.getAll('aside')) as SetAside[];
+  }
+
+  /** Drops one that was set aside. */
+  async discard(key: number): Promise<void> {
+    await this.store.delete('aside', key);
+  }
+
+  /** Puts one that was set aside back in line, as a write of now. */
+  async again(item: SetAside): Promise<void> {
+    await this.add(item.job, [{ slot: item.slot, value: item.value, seen: 0 }]);
+    await this.discard(item.key);
+  }
+}
+
+const encoder = new TextEncoder();
+
+/** Bytes of an entry on the wire. */
+export function sizeOf(entry: NewEntry): number {
+  return encoder.encode(JSON.stringify(entry)).length + 1;
+}

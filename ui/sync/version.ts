@@ -1,0 +1,41 @@
+'use client';
+import { useEffect, useState } from 'react';
+
+/** Offers a newer version of the program when one is ready; it is taken when the person says so, never before. */
+export function useNewVersion(): (() => void) | null {
+  const [waiting, setWaiting] = useState<ServiceWorker | null>(null);
+  useEffect(() => {
+    if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;
+    let alive = true;
+    void navigator.serviceWorker.register('/service-worker.js').then((registration) => {
+      // Without a controller the worker is the first there was: nothing older is being replaced.
+      const offer = (worker: ServiceWorker | null) =>
+        alive && worker && navigator.serviceWorker.controller && setWaiting(worker);
+      offer(registration.waiting);
+      registration.addEventListener('updatefound', () => {
+        const coming = registration.installing;
+        coming?.addEventListener('statechange', () => coming.state === 'installed' && offer(coming));
+      });
+    }, ignore);
+    return () => {
+      alive = false;
+    };
+  }, []);
+  if (!waiting) return null;
+  return () => {
+    navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true });
+    waiting.postMessage({ kind: 'take-over' });
+  };
+}
+
+/** Asks the service worker to keep a job's other stages, so that they open without the network too. */
+export function keepPages(urls: string[]): void {
+  if (!('serviceWorker' in navigator)) return;
+  void navigator.serviceWorker.ready.then(
+    (registration) => registration.active?.postMessage({ kind: 'keep', urls }),
+    ignore,
+  );
+}
+
+// A browser that forbids service workers only does without opening pages offline.
+const ignore = () => undefined;

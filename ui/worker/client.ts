@@ -1,0 +1,62 @@
+import * as Comlink from 'comlink';
+
+/** A worker that did not do its work: it failed, or took longer than its limit. */
+export class WorkerProblem extends Error {}
+
+/**
+ * The page's end of a worker: one call at a time is answered by its own request, a call has a time limit, and a worker
+ * that fails or hangs is ended, so that the next call begins with a fresh one.
+ */
+export class WorkerClient<Api> {
+  private worker: Worker | null = null;
+  private remote: Comlink.Remote<Api> | null = null;
+  private broken: ((problem: WorkerProblem) => void) | null = null;
+
+  constructor(private readonly spawn: () => Worker) {}
+
+  /** True when the next call meets a worker that knows nothing yet. */
+  get fresh(): boolean {
+    return this.worker === null;
+  }
+
+  /** Runs `work` with the worker's functions, at most so many milliseconds. Throws a WorkerProblem. */
+  async call<T>(work: (remote: Comlink.Remote<Api>) => Promise<T>, within: number): Promise<T> {
+    const remote = this.ensure();
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const trouble = new Promise<never>((_, reject) => {
+      this.broken = reject;
+      timer = setTimeout(() => reject(new WorkerProblem('It takes too long.')), within);
+    });
+    try {
+      return await Promise.race([work(remote), trouble]);
+    } catch (error) {
+      this.end();
+      throw error instanceof WorkerProblem
+        ? error
+        : new WorkerProblem(error instanceof Error ? error.message : String(error));
+    } finally {
+      clearTimeout(timer);
+      this.broken = null;
+    }
+  }
+
+  /** Ends the worker; a call under way is given up. */
+  end(): void {
+    this.worker?.terminate();
+    this.worker = null;
+    this.remote = null;
+    this.broken?.(new WorkerProblem('It was given up.'));
+  }
+
+  private ensure(): Comlink.Remote<Api> {
+    if (!this.remote) {
+      this.worker = this.spawn();
+      this.worker.onerror = (event) => {
+        event.preventDefault?.();
+        this.broken?.(new WorkerProblem(event.message || 'It could not be started.'));
+      };
+      this.remote = Comlink.wrap<Api>(this.worker);
+    }
+    return this.remote;
+  }
+}

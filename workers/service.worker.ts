@@ -1,0 +1,126 @@
+import { CacheFirst, NetworkFirst, Serwist } from 'serwist';
+import type { PrecacheEntry, SerwistPlugin } from 'serwist';
+
+declare const self: ServiceWorkerGlobalScope & { __PRECACHE: PrecacheEntry[]; __BUILD: string };
+
+/**
+ * Opens the board, the library and every job opened before without the network. Pages are asked of the server first and
+ * kept; the program's own files come from the device. Nothing is ever written through here: writes wait in the outbox.
+ */
+// Pages name the program's files: those kept by another build are fetched anew when this one takes over.
+const PAGES = `pelvik-pages-${self.__BUILD}`;
+const PHOTOS = 'pelvik-photos';
+/** How long a page is waited for before the kept one is shown, seconds. */
+const PATIENCE = 5;
+
+/** Pages that are kept: the board, jobs, units. Never the sign-in, never a customer's page. */
+const KEPT = /^\/(|jobs\/\d+(\/\w+)?|units(\/[\w-]+)?)$/;
+
+/** A page is kept only when it is one: whole, ours, and not a way to somewhere else. */
+const onlyGood: SerwistPlugin = {
+  cacheWillUpdate: async ({ response }) =>
+    response.ok && !response.redirected && response.headers.get('content-type')?.startsWith('text/html')
+      ? response
+      : null,
+  // A server without its database is no better than no server.
+  fetchDidSucceed: async ({ response }) => {
+    if (response.status >= 500) throw new TypeError(`The server answered ${response.status}.`);
+    return response;
+  },
+  // By its address alone: a page differs by nothing else.
+  cacheKeyWillBeUsed: async ({ request }) => new URL(request.url).origin + new URL(request.url).pathname,
+};
+
+const pages = new NetworkFirst({
+  cacheName: PAGES,
+  networkTimeoutSeconds: PATIENCE,
+  matchOptions: { ignoreVary: true },
+  plugins: [onlyGood],
+});
+
+/**
+ * A response made here has no address of its own, so a worker started from it keeps the one it was asked for, with the
+ * parameters it reads from there.
+ */
+const unaddressed: SerwistPlugin = {
+  handlerWillRespond: async ({ response }) =>
+    new Response(response.body, { status: response.status, headers: response.headers }),
+};
+
+const serwist = new Serwist({
+  precacheEntries: self.__PRECACHE,
+  precacheOptions: {
+    cleanupOutdatedCaches: true,
+    ignoreURLParametersMatching: [/.*/],
+    plugins: [unaddressed],
+  },
+  skipWaiting: false,
+  clientsClaim: true,
+  navigationPreload: false,
+  runtimeCaching: [
+    {
+      matcher: ({ request, sameOrigin, url }) =>
+        sameOrigin && request.mode === 'navigate' && KEPT.test(url.pathname),
+      handler: async ({ request, event }) => {
+        try {
+          return await pages.handle({ request, event });
+        } catch {
+          return otherPage(new URL(request.url));
+        }
+      },
+    },
+    {
+      matcher: ({ sameOrigin, url, request }) =>
+        sameOrigin && request.method === 'GET' && /^\/api\/jobs\/\d+\/photos\/[\w-]+$/.test(url.pathname),
+      handler: new CacheFirst({ cacheName: PHOTOS, matchOptions: { ignoreVary: true } }),
+    },
+  ],
+});
+
+/** Without the network: another stage of the same job, else a page that says what can be done. */
+async function otherPage(url: URL): Promise<Response> {
+  const job = url.pathname.match(/^\/jobs\/\d+/)?.[0];
+  const cache = await caches.open(PAGES);
+  const known = job
+    ? (await cache.keys()).map((r) => new URL(r.url).pathname).filter((p) => p.startsWith(`${job}/`))
+    : [];
+  if (known.length && !known.includes(url.pathname)) return Response.redirect(known[0]!, 302);
+  return new Response(NOT_KEPT, { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } });
+}
+
+const NOT_KEPT = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
+<title>No connection · Pelvik</title><style>body{margin:0;background:#12201e;color:#eef2e9;font:18px/1.5 system-ui,sans-serif;display:grid;place-content:center;min-height:100vh;padding:24px}h1{font-size:28px;margin:0 0 8px}p{max-width:46ch}a{color:#8fb0ff}</style>
+<main><h1>No connection to the shop’s server</h1><p>This page was not opened on this device before. Jobs that were can be opened from the board; what you enter there is kept and sent later.</p><p><a href="/">To the board</a></p></main></html>`;
+
+self.addEventListener('message', (event) => {
+  const { kind, urls } = (event.data ?? {}) as { kind?: string; urls?: string[] };
+  if (kind === 'take-over') void self.skipWaiting();
+  if (kind === 'keep') event.waitUntil(keep(urls ?? []));
+});
+
+const MOST_RENEWED = 80;
+
+/** Pages an earlier build kept, fetched as this build draws them; its own are dropped. */
+async function renew(): Promise<void> {
+  for (const name of await caches.keys()) {
+    if (!name.startsWith('pelvik-pages-') || name === PAGES) continue;
+    const urls = (await (await caches.open(name)).keys()).map((r) => r.url);
+    await caches.delete(name);
+    await keep(urls.slice(-MOST_RENEWED));
+  }
+}
+self.addEventListener('activate', (event) => event.waitUntil(renew()));
+
+/** Fetches pages that are not kept yet, one after the other. */
+async function keep(urls: string[]): Promise<void> {
+  const cache = await caches.open(PAGES);
+  for (const url of urls) {
+    const { pathname, origin } = new URL(url, self.location.origin);
+    if (origin !== self.location.origin || !KEPT.test(pathname)) continue;
+    if (await cache.match(pathname, { ignoreVary: true })) continue;
+    const answer = await fetch(pathname).catch(() => null);
+    if (answer?.ok && !answer.redirected) await cache.put(origin + pathname, answer);
+  }
+}
+
+serwist.addEventListeners();
