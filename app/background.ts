@@ -5,7 +5,6 @@ import type { UnitDefinition } from '@/core/unit';
 import { checkCase, checkUnit, unitWarnings } from '@/core/validation';
 import type { BackgroundTasks, ReadCase, UnitReview } from '@/server/background-tasks';
 import { acceptPhoto, reencode } from '@/server/pictures';
-import { renderPdf } from './render-pdf';
 
 /** The entry of a background process (see server/background.ts). Whoever waits for a page goes first. */
 os.setPriority(10);
@@ -49,6 +48,9 @@ async function reviewUnit(value: unknown): Promise<UnitReview> {
   return { problems, warnings: problems.length ? [] : unitWarnings(value as UnitDefinition) };
 }
 
-const tasks: BackgroundTasks = { photo: reencode, pdf: renderPdf, readCase, reviewUnit };
+// The PDF writer is large: only a process that writes one loads it.
+const pdf: BackgroundTasks['pdf'] = async (input) => (await import('./render-pdf')).renderPdf(input);
+
+const tasks: BackgroundTasks = { photo: reencode, pdf, readCase, reviewUnit };
 
 workerpool.worker({ ...tasks });

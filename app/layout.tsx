@@ -2,7 +2,7 @@ import '@fontsource-variable/archivo/wdth.css';
 import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { StyleRegistry } from '@/ui/system';
+import { FocusKeeper, StyleRegistry } from '@/ui/system';
 import { Queries } from '@/ui/system/query';
 
 export const metadata: Metadata = {
@@ -25,6 +25,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       </head>
       <body>
         <StyleRegistry nonce={nonce}>
+          <a className="skip" href="#main">
+            To the work
+          </a>
+          <FocusKeeper />
           <Queries>{children}</Queries>
         </StyleRegistry>
       </body>

@@ -25,6 +25,8 @@ export interface Cluster {
   running: () => boolean;
   /** Starts one that died, on the same port; false when it does not start. */
   restart: () => boolean;
+  /** Ends it as a power cut would: what was not committed is gone. */
+  crash: () => void;
   /** Stops it, whoever uses it. */
   stop: () => void;
   /** Stops it if this call started it and nobody else has come to use it since. */
@@ -82,6 +84,7 @@ export async function ensureCluster(): Promise<Cluster> {
     appUrl: at('pelvik_app', known.appPassword),
     running: () => control('status').status === 0,
     restart: begin,
+    crash: () => void control('stop', '-m', 'immediate', '-w', '-t', '20'),
     stop,
     release: async () => {
       if (started && !(await inUse(url('postgres')))) stop();

@@ -15,6 +15,7 @@ const COMMANDS: Record<string, Command> = {
   unit: { summary: 'check a unit definition, or break it', load: () => import('./unit') },
   diagnose: { summary: 'rank the causes of a case file', load: () => import('./diagnose') },
   quote: { summary: 'scope and price a case file', load: () => import('./quote') },
+  trials: { summary: 'faults and hostile input through the real stack', load: () => import('./trials') },
 };
 
 function help(): string {

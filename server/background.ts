@@ -21,6 +21,7 @@ function pool(): Pool {
     if (!entry) throw new Error('PELVIK_BACKGROUND is not set: start Pelvik with ./pelvik demo.');
     shared.pelvikBackground = workerpool.pool(entry, {
       workerType: 'process',
+      minWorkers: PROCESSES,
       maxWorkers: PROCESSES,
       maxQueueSize: WAITING,
       workerTerminateTimeout: 500,
@@ -50,6 +51,11 @@ export async function inBackground<K extends keyof BackgroundTasks>(
       'Make it smaller: fewer lines, smaller pictures, shorter texts.',
     );
   }
+}
+
+/** Starts the processes, so that nobody waits for them later. */
+export function warmBackground(): void {
+  pool();
 }
 
 /** Ends the processes, for tests and an orderly stop. */

@@ -1,7 +1,7 @@
 import { createServer } from 'node:http';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import next from 'next';
-import { closeBackground } from './background';
+import { closeBackground, warmBackground } from './background';
 import { closePool, databaseAnswers } from './db';
 import { frontDoor, plainPage } from './front-door';
 import { log, safePath } from './log';
@@ -35,6 +35,7 @@ async function main(): Promise<void> {
   server.headersTimeout = 15_000;
   if (dev) server.on('upgrade', app.getUpgradeHandler());
   server.listen(port, host);
+  warmBackground();
   const stop = () => {
     server.close(() => void Promise.all([closePool(), closeBackground()]).finally(() => process.exit(0)));
     server.closeIdleConnections();

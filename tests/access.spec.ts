@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { OURS, signIn } from './helpers';
+import { newJob, OURS, pick, signIn } from './helpers';
 
 const VIEWS = [
   ['board', '/'],
@@ -81,4 +81,32 @@ test('by keyboard alone: find a job, open it, grade a part', async ({ page }) =>
   await page.keyboard.press('Space');
   await expect(sound).toBeChecked();
   await page.keyboard.press('Space');
+});
+
+test('the first press of Tab offers the way past the head of the page', async ({ page }) => {
+  await signIn(page, 'mira');
+  await page.goto('/jobs/1002/intake');
+  await expect(page.getByLabel('Customer', { exact: true })).toBeVisible();
+  await page.keyboard.press('Tab');
+  const skip = page.getByRole('link', { name: 'To the work' });
+  await expect(skip).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  expect(await page.evaluate(() => document.activeElement!.closest('#main') !== null)).toBe(true);
+});
+
+test('removing something leaves the focus where one was', async ({ page }) => {
+  await signIn(page, 'mira');
+  await newJob(page);
+  for (const code of ['P0731', 'P0732', 'P0733']) {
+    if (code === 'P0731') await pick(page, 'Scanned?', 'Scanned: these');
+    await page.getByLabel('Code', { exact: true }).fill(code);
+    await pick(page, 'Kind of code', 'Rationality: ratio or slip not as commanded');
+    await page.getByRole('button', { name: 'Add code' }).click();
+    await expect(page.getByRole('button', { name: `Remove ${code}` })).toBeVisible();
+  }
+  await page.getByRole('button', { name: 'Remove P0732' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Remove P0732' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Remove P0733' })).toBeFocused();
 });

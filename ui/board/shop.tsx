@@ -76,7 +76,7 @@ export function ShopPage({ userId, terms, people, trail }: Props) {
         </Link>
         <h1>{terms.name}</h1>
       </Top>
-      <Main>
+      <Main id="main" tabIndex={-1}>
         <Page>
           <Section
             title="People"

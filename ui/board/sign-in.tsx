@@ -60,7 +60,7 @@ export function SignIn() {
     }
   };
   return (
-    <Frame>
+    <Frame id="main" tabIndex={-1}>
       <Side>
         <Mark size={56} />
         <h1>What failed first, and what did that do to the rest?</h1>

@@ -82,7 +82,7 @@ export function CustomerPage({ quote: start }: { quote: CustomerQuote }) {
           </p>
         </div>
       </Top>
-      <Body>
+      <Body id="main" tabIndex={-1}>
         {accepted && (
           <section>
             <Notice $tone="good" role="status">

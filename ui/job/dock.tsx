@@ -1,4 +1,7 @@
 'use client';
+import { ChevronDown, ChevronUp } from 'lucide-react';
+import { useState } from 'react';
+import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { Button } from '@/ui/system';
 import { percent } from './words';
@@ -17,39 +20,42 @@ const Dock = styled.aside`
     font-size: 0.9375rem;
     margin: 16px 0 4px;
   }
-  /* On a tablet held upright it stays in sight at the lower edge, with the leader and the next check alone. */
+  /* On a tablet held upright and on a phone it lies folded over the lower edge: the leader alone, until it is opened. */
   @media (max-width: 900px) {
-    top: auto;
-    bottom: 0;
+    position: fixed;
+    inset: auto 0 0 0;
     z-index: 2;
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    gap: 0 20px;
-    align-items: start;
-    padding: 10px 18px 12px;
-    h2,
-    h3 {
-      margin: 0;
-      font-size: 0.875rem;
-    }
-    h2,
-    ol {
-      grid-column: 1;
-    }
-    h3 {
-      grid-area: 1 / 2;
-    }
-    && ol {
-      margin-top: 4px;
-    }
-    li:nth-child(n + 2) {
+    max-height: 70vh;
+    overflow: auto;
+    padding: 0 14px 10px;
+    border-top: 3px solid #8fb0ff;
+    &[data-folded='true'] > :not(:first-child) {
       display: none;
     }
-    > p {
-      grid-area: 2 / 2;
-      padding: 4px 0 0;
-      border: 0;
-      font-size: 0.9375rem;
+    h2 {
+      display: none;
+    }
+  }
+`;
+const Fold = styled(AriaButton)`
+  display: none;
+  @media (max-width: 900px) {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto auto;
+    align-items: center;
+    gap: 12px;
+    width: 100%;
+    min-height: 52px;
+    padding: 0;
+    border: 0;
+    background: transparent;
+    color: inherit;
+    text-align: left;
+    cursor: pointer;
+    span {
+      overflow: hidden;
+      text-overflow: ellipsis;
+      white-space: nowrap;
     }
   }
 `;
@@ -112,6 +118,7 @@ const Check = styled.p`
 /** Travels along from Suspects on: the candidates now, what moved since the last finding, and the next check. */
 export function VerdictDock() {
   const { reasoning, before, problem, retry } = useReasoning();
+  const [folded, setFolded] = useState(true);
   const trouble = problem && (
     <Trouble role="alert">
       The verdict could not be worked out: {problem} What you entered is kept.
@@ -131,7 +138,12 @@ export function VerdictDock() {
   const { causes, undetermined, nextChecks } = reasoning.diagnosis;
   const next = nextChecks[0];
   return (
-    <Dock aria-label="Verdict" data-noprint data-testid="dock">
+    <Dock aria-label="Verdict" data-noprint data-testid="dock" data-folded={folded}>
+      <Fold aria-expanded={!folded} onPress={() => setFolded(!folded)}>
+        <span>{undetermined ? 'Not determined' : (causes[0]?.words ?? 'Nothing stands out')}</span>
+        <b>{causes[0] && !undetermined ? percent(causes[0].probability) : ''}</b>
+        {folded ? <ChevronUp size={22} aria-label="Open" /> : <ChevronDown size={22} aria-label="Fold" />}
+      </Fold>
       {trouble}
       <h2>{undetermined ? 'What failed first: not determined' : 'What failed first'}</h2>
       <List>

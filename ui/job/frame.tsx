@@ -27,6 +27,11 @@ const Header = styled.header`
   padding: 10px 24px 0;
   background: var(--frame);
   color: var(--frame-ink);
+  @media (max-width: 900px) {
+    grid-template-columns: auto minmax(0, 1fr);
+    gap: 4px 12px;
+    padding: 8px 14px 0;
+  }
 `;
 const Home = styled(Link)`
   display: grid;
@@ -59,6 +64,11 @@ const Right = styled.div`
   align-items: center;
   gap: 14px;
   font-size: 0.9375rem;
+  @media (max-width: 900px) {
+    grid-column: 1 / -1;
+    flex-wrap: wrap;
+    gap: 4px 14px;
+  }
 `;
 const Saved = styled.span<{ $kind: string }>`
   display: inline-flex;
@@ -84,6 +94,8 @@ const Body = styled.div<{ $dock: boolean }>`
   align-items: start;
   @media (max-width: 900px) {
     grid-template-columns: minmax(0, 1fr);
+    /* The folded verdict lies over the lower edge. */
+    padding: 12px 14px ${(p) => (p.$dock ? 96 : 48)}px;
   }
 `;
 const Main = styled.main`
@@ -138,7 +150,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
       </Header>
       <StageRail number={job.number} current={current} />
       <Body $dock={dock}>
-        <Main>
+        <Main id="main" tabIndex={-1}>
           <Clashes />
           {missing && (
             <Missing>

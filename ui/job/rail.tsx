@@ -7,6 +7,9 @@ import type { Stage } from '@/core/case';
 const Nav = styled.nav`
   background: var(--frame);
   padding: 8px 24px 0;
+  @media (max-width: 760px) {
+    padding: 8px 0 0;
+  }
 `;
 /* The stages as steps turned on one shaft: the nearer to the customer, the stouter. */
 const List = styled.ol`
@@ -15,6 +18,10 @@ const List = styled.ol`
   align-items: center;
   max-width: 1552px;
   margin: 0 auto;
+  /* On a phone the shaft is turned twice: four steps above, four below, none over another. */
+  @media (max-width: 760px) {
+    grid-template-columns: repeat(4, minmax(0, 1fr));
+  }
 `;
 const Step = styled.li<{ $step: number }>`
   height: ${(p) => 44 + p.$step}px;
@@ -28,6 +35,10 @@ const Step = styled.li<{ $step: number }>`
     color: var(--frame-ink);
     text-decoration: none;
     font-weight: 550;
+    @media (max-width: 760px) {
+      font-size: 0.9375rem;
+      font-stretch: 88%;
+    }
     background: var(--frame-raised);
     border-top: 1px solid var(--frame-rule);
     border-right: 1px solid var(--frame);

@@ -81,7 +81,9 @@ export function LibraryFrame(props: {
         </nav>
         <Actions data-noprint>{props.actions}</Actions>
       </Top>
-      <Main>{props.children}</Main>
+      <Main id="main" tabIndex={-1}>
+        {props.children}
+      </Main>
     </>
   );
 }

@@ -43,7 +43,7 @@ const Table = styled.table`
   details summary {
     cursor: pointer;
     color: var(--accent);
-    min-height: 36px;
+    min-height: 44px;
   }
   details ul {
     display: grid;

@@ -7,7 +7,8 @@ const look = css<{ $kind?: 'main' | 'plain' | 'quiet' | 'frame'; $small?: boolea
   align-items: center;
   justify-content: center;
   gap: 8px;
-  min-height: ${(p) => (p.$small ? 36 : 44)}px;
+  min-height: 44px;
+  min-width: 44px;
   padding: 0 ${(p) => (p.$small ? 10 : 16)}px;
   border-radius: 3px;
   border: 1.5px solid var(--rule-strong);

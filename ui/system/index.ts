@@ -2,6 +2,7 @@ export { Button, ButtonLink } from './button';
 export { Choice } from './choice';
 export type { Option } from './choice';
 export { Dialog } from './dialog';
+export { FocusKeeper } from './focus-keeper';
 export { DayInput } from './day';
 export { FieldLabel, NumberInput, TextInput } from './field';
 export { Shortcuts } from './keys';

@@ -20,7 +20,7 @@ const Frame = styled.main`
 /** A page that says one thing. */
 export function MessagePage({ title, words, home = true }: { title: string; words: string; home?: boolean }) {
   return (
-    <Frame>
+    <Frame id="main" tabIndex={-1}>
       <Mark size={40} />
       <h1>{title}</h1>
       <p>{words}</p>

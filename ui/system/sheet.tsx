@@ -7,6 +7,9 @@ export const Page = styled.div`
   background: var(--sheet);
   border: 1px solid var(--rule-strong);
   padding: 0 24px 24px;
+  @media (max-width: 600px) {
+    padding: 0 14px 18px;
+  }
 `;
 
 const Row = styled.section<{ $wide?: boolean }>`

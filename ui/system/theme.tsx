@@ -77,6 +77,12 @@ export const GlobalStyle = createGlobalStyle`
   a { color: var(--accent); }
   button, input, textarea, select { font: inherit; color: inherit; font-variant-numeric: tabular-nums; }
   :focus-visible, [data-focus-visible] { outline: 3px solid var(--accent); outline-offset: 2px; }
+  .skip {
+    position: absolute; left: 8px; top: -60px; z-index: 20; display: grid; place-items: center;
+    min-height: 44px; padding: 0 16px; background: var(--accent); color: var(--accent-ink); font-weight: 650;
+  }
+  .skip:focus { top: 8px; }
+  #main:focus { outline: none; }
   ::selection { background: var(--accent); color: var(--accent-ink); }
   @media (prefers-reduced-motion: reduce) { * { animation: none !important; transition: none !important; } }
   @media print {

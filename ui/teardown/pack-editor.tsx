@@ -255,6 +255,7 @@ function PlateDrawing(props: {
               <rect
                 key={face}
                 data-face={`${plate.index}${face}`}
+                data-grade={plate.faces[face] ?? ''}
                 x={x + (side * w) / 2}
                 y={top}
                 width={w / 2}

@@ -1,0 +1,40 @@
+import { CommandError } from './fail';
+import { noFiles, readOptions } from './input';
+import { servedAt } from './leftover';
+import { injectFaults } from './trials/faults';
+import { sendHostile } from './trials/hostile';
+import { withStack } from './trials/stack';
+
+export const help = `
+./pelvik trials [--faults N] [--bodies N] [--seed N]
+
+Tries to break the real thing, on a database of its own: N faults (1,000 unless said otherwise) between two browsers, two
+server processes and PostgreSQL, and N hostile bodies (10,000) over every endpoint. Prints the figures as JSON; fails when
+anything acknowledged was lost or doubled, a screen differs, the server answers 5xx, or a request takes over 2 s.
+`;
+
+const MOST = 100_000;
+
+export async function run(args: string[]): Promise<number> {
+  const options = readOptions(args, [], ['--faults', '--bodies', '--seed']);
+  noFiles(options, 'trials');
+  const count = (name: string, otherwise: number) => {
+    const value = Number(options.values.get(name)?.[0] ?? otherwise);
+    if (!Number.isInteger(value) || value < 0 || value > MOST)
+      throw new CommandError(`${name} takes a whole number from 0 to ${MOST}.`, 2);
+    return value;
+  };
+  const [faults, bodies, seed] = [count('--faults', 1000), count('--bodies', 10_000), count('--seed', 1)];
+  const running = servedAt();
+  if (running) throw new CommandError(`Pelvik runs at ${running}, on the same PostgreSQL. Stop it first.`);
+  const figures = await withStack(async (stack) => ({
+    hostile: bodies ? await sendHostile(stack, bodies, seed) : null,
+    faults: faults ? await injectFaults(stack, faults, seed) : null,
+  }));
+  process.stdout.write(`${JSON.stringify(figures, null, 1)}\n`);
+  const { hostile, faults: faulty } = figures;
+  const bad =
+    (hostile ? hostile.serverErrors + hostile.tooSlow : 0) +
+    (faulty ? faulty.lost + faulty.doubled + faulty.unequalScreens + faulty.stillWaiting : 0);
+  return bad ? 1 : 0;
+}

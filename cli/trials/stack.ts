@@ -1,0 +1,50 @@
+import type { ChildProcess } from 'node:child_process';
+import { ensureBuild } from '../build';
+import { dropDatabase, ensureCluster, ensureDatabase } from '../cluster';
+import type { Cluster } from '../cluster';
+import { migrate } from '../migrate';
+import { seedDemo } from '../seed';
+import { serve } from '../serve';
+import { freePort, stop } from '../system';
+
+const DATABASE = 'pelvik_trials';
+
+/** Two server processes on one database, each of which can be killed and started again, and so can PostgreSQL. */
+export interface Stack {
+  bases: [string, string];
+  killServer(which: 0 | 1): Promise<void>;
+  killDatabase(): Promise<void>;
+}
+
+export async function withStack<T>(work: (stack: Stack) => Promise<T>): Promise<T> {
+  ensureBuild();
+  const cluster: Cluster = await ensureCluster();
+  await dropDatabase(cluster, DATABASE);
+  await ensureDatabase(cluster, DATABASE);
+  await migrate(cluster.url(DATABASE));
+  await seedDemo(cluster.appUrl(DATABASE));
+  const ports = [await freePort(), await freePort()] as const;
+  const begin = (port: number) =>
+    serve({ databaseUrl: cluster.appUrl(DATABASE), port, quiet: true, proxies: '127.0.0.1' });
+  const servers: ChildProcess[] = [await begin(ports[0]), await begin(ports[1])];
+  try {
+    return await work({
+      bases: [`http://127.0.0.1:${ports[0]}`, `http://127.0.0.1:${ports[1]}`],
+      killServer: async (which) => {
+        const gone = new Promise((resolve) => servers[which]!.once('exit', resolve));
+        servers[which]!.kill('SIGKILL');
+        await gone;
+        servers[which] = await begin(ports[which]);
+      },
+      killDatabase: async () => {
+        cluster.crash();
+        await new Promise((resolve) => setTimeout(resolve, 300));
+        cluster.restart();
+      },
+    });
+  } finally {
+    await Promise.all(servers.map((s) => stop(s)));
+    await dropDatabase(cluster, DATABASE).catch(() => undefined);
+    await cluster.release();
+  }
+}

@@ -1,0 +1,210 @@
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { newJob, OURS, pick, recorded, saved, signIn, stage } from './helpers';
+
+/** Waits until this page's worker looks after it and has kept the job's stages. */
+async function kept(page: Page, job: number): Promise<void> {
+  await expect
+    .poll(
+      () =>
+        page.evaluate(async (path) => {
+          const names = (await caches.keys()).filter((n) => n.startsWith('pelvik-pages'));
+          for (const name of names) if (await (await caches.open(name)).match(path)) return true;
+          return false;
+        }, `/jobs/${job}/quote`),
+      { timeout: 20_000 },
+    )
+    .toBe(true);
+}
+
+const low = (page: Page) =>
+  page.getByRole('radiogroup', { name: 'Level', exact: true }).getByRole('radio', { name: 'Low' });
+
+test('board and job open without the network, also after the browser was closed; what is entered waits and is sent', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  await pick(page, 'Colour', 'Black');
+  await saved(page);
+  await kept(page, job);
+  await context.setOffline(true);
+  await page.close();
+  const again = await context.newPage();
+  await again.goto('/');
+  await expect(again.getByRole('heading', { level: 1 })).toContainText('Harrow Lane');
+  await expect(again.getByTestId('offline')).toBeVisible();
+  await again.goto(`/jobs/${job}/intake`);
+  await expect(
+    again.getByRole('radiogroup', { name: 'Colour', exact: true }).getByRole('radio', { name: 'Black' }),
+  ).toBeChecked();
+  await pick(again, 'Level', 'Low');
+  await expect(again.getByTestId('offline')).toContainText('One change waits on this device');
+  // A stage that was never opened, and the verdict: both come from the device.
+  await again.goto(`/jobs/${job}/teardown`);
+  await expect(again.getByTestId('dock')).toBeVisible();
+  await again.getByRole('button', { name: /^2 Pan and filter/ }).click();
+  const chooser = again.waitForEvent('filechooser');
+  await again.getByRole('button', { name: 'Photo of the filter' }).click();
+  await (await chooser).setFiles('data/demo/photos/pump-cover.jpg');
+  await expect(again.getByTestId('offline')).toContainText('3 changes wait');
+  await again.reload();
+  await expect(again.getByRole('img', { name: 'Photo of the filter' })).toBeVisible();
+  await context.setOffline(false);
+  await saved(again);
+  expect(await recorded(again.request, job, 'fluid.level')).toBe('low');
+  const kase = await (await again.request.get(`/api/jobs/${job}/case`)).json();
+  expect(kase.photos).toHaveLength(1);
+});
+
+test('a job never opened here says so without the network, and the way back to the board works', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  await kept(page, job);
+  await context.setOffline(true);
+  await page.goto('/jobs/1001/intake');
+  await expect(page.getByRole('heading', { name: 'No connection to the shop’s server' })).toBeVisible();
+  await page.getByRole('link', { name: 'To the board' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Harrow Lane');
+});
+
+test('what waits of a job is sent from the board too', async ({ page, context }) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  await context.route('**/entries', (route) => route.abort());
+  await pick(page, 'Level', 'Low');
+  await expect(page.locator('[data-status]')).toHaveAttribute('data-status', 'offline');
+  await page.goto('/');
+  await expect(page.getByTestId('offline')).toContainText('One change waits');
+  await context.unroute('**/entries');
+  await expect(page.getByTestId('offline')).toHaveCount(0, { timeout: 20_000 });
+  expect(await recorded(page.request, job, 'fluid.level')).toBe('low');
+});
+
+async function everything(page: Page): Promise<string> {
+  return page.evaluate(async () =>
+    JSON.stringify([
+      Object.keys(localStorage).filter((k) => k !== 'pelvik-theme'),
+      (await indexedDB.databases()).map((d) => d.name),
+      (await caches.keys()).filter((k) => !k.includes('precache')),
+    ]),
+  );
+}
+
+test('signing out warns while something waits, and leaves nothing of a person on the device', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  await kept(page, job);
+  await page.getByLabel('Repair already tried').fill('Unsent words');
+  await context.route('**/entries', (route) => route.abort());
+  await pick(page, 'Level', 'Low');
+  await page.goto('/');
+  await expect(page.getByTestId('offline')).toContainText('One change waits');
+  await page.getByRole('button', { name: /sign out/ }).click();
+  const dialog = page.getByRole('dialog', { name: /Sign out/ });
+  await expect(dialog).toContainText('One change is only on this device');
+  await dialog.getByRole('button', { name: 'Stay signed in' }).click();
+  await expect(dialog).toHaveCount(0);
+  expect(await everything(page)).toContain('pelvik-outbox-mira');
+  await page.getByRole('button', { name: /sign out/ }).click();
+  await dialog.getByRole('button', { name: 'Delete and sign out' }).click();
+  await page.waitForURL(/signin/);
+  expect(await everything(page)).toBe('[[],[],[]]');
+});
+
+test('two people on one field: each is told whose value stands, and can take the other', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, 'ivo');
+  await other.goto(`/jobs/${job}/intake`);
+  await saved(other);
+  // Neither hears of the other while they write.
+  await page.route('**/entries**', (route) => route.abort());
+  await pick(page, 'Level', 'Low');
+  await pick(other, 'Level', 'Full');
+  await saved(other);
+  await page.unroute('**/entries**');
+  for (const [who, whose] of [
+    [page, 'Yours stands: “low”. The other, Ivo Castell: “full”'],
+    [other, 'Mira Sollen’s stands: “low”. The other, yours: “full”'],
+  ] as const)
+    await expect(who.getByTestId('clash')).toContainText(whose, { timeout: 20_000 });
+  await other.getByRole('button', { name: 'Take mine' }).click();
+  await expect(other.getByTestId('clash')).toHaveCount(0);
+  await expect(page.getByTestId('clash')).toHaveCount(0, { timeout: 12_000 });
+  await expect(low(page)).not.toBeChecked();
+  const { entries } = await (await page.request.get(`/api/jobs/${job}/entries?after=0`)).json();
+  expect(entries.map((e: { value: string }) => e.value)).toEqual(['full', 'low', 'full']);
+  await other.context().close();
+});
+
+test('six typed characters of an escape are kept as typed; a refused text can be mended', async ({
+  page,
+}) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  const typed = String.raw`slips \u0000 in third`;
+  await page.getByLabel('In the customer’s words').fill(typed);
+  await expect.poll(() => recorded(page.request, job, 'complaint.words')).toBe(typed);
+  await saved(page);
+  // Half a character, as some keyboards leave behind.
+  await page.getByLabel('Shows after how long').fill('ten minutes \ud83d');
+  const refused = page.getByTestId('refused');
+  await expect(refused).toContainText('holds a character that cannot be kept');
+  await refused.getByRole('button', { name: 'Mend' }).click();
+  await refused.getByLabel('Mend it').fill('ten minutes');
+  await refused.getByRole('button', { name: 'Send' }).click();
+  await expect(refused).toHaveCount(0);
+  await expect.poll(() => recorded(page.request, job, 'complaint.after')).toBe('ten minutes');
+});
+
+test('a verdict that cannot be worked out says so, and comes when it is tried again', async ({ page }) => {
+  await page.addInitScript(() => {
+    const Real = window.Worker;
+    let broken = true;
+    window.Worker = class extends Real {
+      constructor(url: string | URL, options?: WorkerOptions) {
+        super(broken ? '/nothing-here.js' : url, options);
+      }
+    };
+    addEventListener('mend', () => (broken = false));
+  });
+  await signIn(page, 'mira');
+  await newJob(page);
+  await stage(page, 'Teardown');
+  const trouble = page.getByRole('alert').filter({ hasText: 'The verdict could not be worked out' });
+  await expect(trouble).toBeVisible({ timeout: 15_000 });
+  await page.evaluate(() => dispatchEvent(new Event('mend')));
+  await trouble.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByTestId('dock')).toContainText('Most telling next check');
+});
+
+test('a revoked link stops everything: its page, its paper, its photos, by whatever way', async ({
+  page,
+}) => {
+  await signIn(page, 'ivo');
+  const kase = await (await page.request.get('/api/jobs/1003/case')).json();
+  const { number } = await (await page.request.post('/api/cases', { headers: OURS, data: kase })).json();
+  const { quote } = await (await page.request.post(`/api/jobs/${number}/quotes`, { headers: OURS })).json();
+  const base = `/api/jobs/${number}/quotes/${quote.version}/link`;
+  const { path } = await (await page.request.post(base, { headers: OURS })).json();
+  const photo = `/api${path}/photos/${quote.content.photos[0].id}`;
+  const shown = await page.request.get(photo);
+  expect([shown.status(), shown.headers()['cache-control']]).toEqual([200, 'no-store']);
+  const optimised = `/_next/image?url=${encodeURIComponent(photo)}&w=640&q=75`;
+  expect((await page.request.get(optimised)).status()).toBeGreaterThanOrEqual(400);
+  await page.request.delete(base, { headers: OURS });
+  for (const address of [photo, `${path}/pdf`]) expect((await page.request.get(address)).status()).toBe(410);
+  expect((await page.request.get(optimised)).status()).toBeGreaterThanOrEqual(400);
+});
