@@ -2,8 +2,8 @@ import '@fontsource-variable/archivo/wdth.css';
 import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { FocusKeeper, StyleRegistry } from '@/ui/system';
-import { Queries } from '@/ui/system/query';
+import { FocusKeeper } from '@/ui/system/focus-keeper';
+import { StyleRegistry } from '@/ui/system/registry';
 
 export const metadata: Metadata = {
   title: 'Pelvik',
@@ -29,7 +29,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
             To the work
           </a>
           <FocusKeeper />
-          <Queries>{children}</Queries>
+          {children}
         </StyleRegistry>
       </body>
     </html>

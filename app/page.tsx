@@ -5,6 +5,7 @@ import { terms } from '@/server/library';
 import { today } from '@/server/reason';
 import { listUnits } from '@/server/units';
 import { Board } from '@/ui/board/board';
+import { Queries } from '@/ui/system/query';
 
 export const metadata = { title: 'Jobs · Pelvik' };
 
@@ -15,13 +16,15 @@ export default async function BoardPage() {
     units: (await listUnits(client)).map(({ id, name, layout }) => ({ id, name, layout })),
   }));
   return (
-    <Board
-      user={user}
-      columns={columns}
-      units={units}
-      shop={terms.name}
-      currency={terms.currency}
-      today={today()}
-    />
+    <Queries>
+      <Board
+        user={user}
+        columns={columns}
+        units={units}
+        shop={terms.name}
+        currency={terms.currency}
+        today={today()}
+      />
+    </Queries>
   );
 }

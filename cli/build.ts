@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { buildSync } from 'esbuild';
 import { DATA, hashOf, ROOT } from './system';
 import { CommandError } from './fail';
@@ -40,6 +41,7 @@ export function ensureBuild(): number {
       `The build failed:\n${(done.stdout + done.stderr).trim().split('\n').slice(-40).join('\n')}`,
     );
   bundle(hash.slice(0, 12));
+  compress();
   writeFileSync(STAMP, hash);
   return (Date.now() - started) / 1000;
 }
@@ -82,6 +84,17 @@ function bundle(build: string): void {
       'process.env.NODE_ENV': '"production"',
     },
   });
+}
+
+/** The program's files as small as they can be made, once, instead of anew for every browser. */
+function compress(): void {
+  const root = path.join(ROOT, '.next', 'static');
+  for (const file of readdirSync(root, { recursive: true, encoding: 'utf8' })) {
+    if (!/\.(js|css)$/.test(file)) continue;
+    const bytes = readFileSync(path.join(root, file));
+    writeFileSync(path.join(root, `${file}.br`), brotliCompressSync(bytes));
+    writeFileSync(path.join(root, `${file}.gz`), gzipSync(bytes, { level: 9 }));
+  }
 }
 
 /** Everything of the program that a browser may need while there is no network: names change with their content. */

@@ -145,13 +145,13 @@ describe('the board', () => {
 
   test('shows a column in parts, and says how many there are', async () => {
     const mark = randomUUID().slice(0, 8);
-    for (let k = 0; k < 33; k++) await jobWith({ 'customer.name': mark });
+    for (let k = 0; k < 18; k++) await jobWith({ 'customer.name': mark });
     const column = async (from: number) =>
       (await inDatabase((c) => board(c, { words: [mark], stage: 'intake', from, today: '2026-11-25' })))[0]!;
-    const [first, rest] = [await column(0), await column(30)];
-    expect([first.total, first.cards.length, rest.cards.length]).toEqual([33, 30, 3]);
+    const [first, rest] = [await column(0), await column(15)];
+    expect([first.total, first.cards.length, rest.cards.length]).toEqual([18, 15, 3]);
     const all = new Set([...first.cards, ...rest.cards].map((c) => c.number));
-    expect(all.size).toBe(33);
+    expect(all.size).toBe(18);
   });
 
   test('a row that cannot be read is shown as such, and the others as they are', async () => {

@@ -1,6 +1,8 @@
 import { createServer } from 'node:http';
 import type { IncomingMessage, ServerResponse } from 'node:http';
+import path from 'node:path';
 import next from 'next';
+import sirv from 'sirv';
 import { closeBackground, warmBackground } from './background';
 import { closePool, databaseAnswers } from './db';
 import { frontDoor, plainPage } from './front-door';
@@ -15,6 +17,8 @@ const host = process.env.PELVIK_HOST ?? '127.0.0.1';
 const dev = process.env.NODE_ENV === 'development';
 const proxies = (process.env.PELVIK_TRUSTED_PROXIES ?? '').split(',').map((p) => p.trim());
 
+const FILES = { etag: true, immutable: true, maxAge: 365 * 24 * 3600, brotli: true, gzip: true } as const;
+
 /** How long an answer about the database stays good, ms. */
 const FRESH = 1000;
 
@@ -23,8 +27,19 @@ async function main(): Promise<void> {
   await app.prepare();
   const handle = app.getRequestHandler();
   const door = frontDoor(proxies.filter(Boolean));
+  // The program's own files, compressed by the build; their names change with their content.
+  const files = dev ? null : sirv(path.join(process.cwd(), '.next', 'static'), FILES);
   const server = createServer((request, response) => {
     if (!door.admit(request, response)) return;
+    const file = files && /^\/_next\/static(\/.+)$/.exec(request.url ?? '')?.[1];
+    if (file) {
+      response.setHeader('X-Content-Type-Options', 'nosniff');
+      files(Object.assign(request, { url: file }), response, () => {
+        response.writeHead(404, { 'cache-control': 'no-store' });
+        response.end();
+      });
+      return;
+    }
     void answer(request, response, handle).catch((error: unknown) => {
       log.error({ path: safePath(request.url ?? ''), error: String(error) }, 'request failed');
       if (!response.headersSent) response.writeHead(500);

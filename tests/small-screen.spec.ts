@@ -28,7 +28,7 @@ async function flaws(page: Page): Promise<string[]> {
     if (document.documentElement.scrollWidth > innerWidth)
       found.push(`the page is ${document.documentElement.scrollWidth} px wide`);
     for (const e of document.querySelectorAll(
-      'button, [role="radio"], select, input:not([type="hidden"]), header a, nav a',
+      'button, [role="radio"], select, input:is([type="text"], [type="search"], [type="password"]), header a, nav a',
     )) {
       const { width, height } = e.getBoundingClientRect();
       // What is hidden behind its own label is pressed there.

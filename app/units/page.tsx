@@ -4,6 +4,7 @@ import { may } from '@/server/permissions';
 import { listUnits } from '@/server/units';
 import { UnitList } from '@/ui/library/list';
 import { SignedIn } from '@/ui/sync/signed-in';
+import { Queries } from '@/ui/system/query';
 
 export const metadata = { title: 'Units · Pelvik' };
 
@@ -11,7 +12,9 @@ export default async function UnitsPage() {
   const user = await pageUser();
   return (
     <SignedIn userId={user.id}>
-      <UnitList units={await withClient(listUnits)} mayEdit={may(user, 'edit-units')} />
+      <Queries>
+        <UnitList units={await withClient(listUnits)} mayEdit={may(user, 'edit-units')} />
+      </Queries>
     </SignedIn>
   );
 }

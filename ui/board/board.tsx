@@ -23,6 +23,15 @@ const Top = styled.header`
   padding: 12px 24px;
   background: var(--frame);
   color: var(--frame-ink);
+  @media (max-width: 600px) {
+    gap: 8px 12px;
+    padding: 8px 14px;
+    h1 {
+      flex: 1 1 0;
+      min-width: 0;
+      font-size: 1.0625rem;
+    }
+  }
   h1 {
     font-size: 1.25rem;
     margin-right: auto;
@@ -39,6 +48,9 @@ const Top = styled.header`
 `;
 const Find = styled(SearchField)`
   position: relative;
+  @media (max-width: 600px) {
+    flex: 1 1 200px;
+  }
   svg {
     position: absolute;
     left: 12px;
@@ -48,7 +60,12 @@ const Find = styled(SearchField)`
   }
   input {
     height: 44px;
-    width: 260px;
+    width: 100%;
+    min-width: 200px;
+    max-width: 260px;
+    @media (max-width: 600px) {
+      max-width: none;
+    }
     padding: 0 12px 0 40px;
     border: 1.5px solid var(--frame-rule);
     border-radius: 3px;
@@ -84,9 +101,15 @@ const Filters = styled.div`
   }
   border-bottom: 1px solid var(--rule-strong);
   @media (max-width: 600px) {
+    flex-wrap: nowrap;
+    overflow-x: auto;
     padding: 8px 14px;
+    white-space: nowrap;
     span {
       margin-left: 0;
+    }
+    > [role='radiogroup'] {
+      flex-wrap: nowrap;
     }
   }
 `;

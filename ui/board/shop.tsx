@@ -6,7 +6,7 @@ import { formatMoney } from '@/core/quote';
 import type { ShopTerms } from '@/core/quote';
 import { send } from '@/ui/net/request';
 import { SignedIn } from '@/ui/sync/signed-in';
-import { Button, Mark, Page, Section } from '@/ui/system';
+import { Button, Mark, Page, Section, Wide } from '@/ui/system';
 import { Moment } from '@/ui/system/moment';
 
 const Top = styled.header`
@@ -82,57 +82,63 @@ export function ShopPage({ userId, terms, people, trail }: Props) {
             title="People"
             note="Ending sessions signs a person out everywhere, e.g. when a tablet is lost."
           >
-            <Table>
-              <tbody>
-                {people.map((p) => (
-                  <tr key={p.id}>
-                    <td>{p.name}</td>
-                    <td>{p.role}</td>
-                    <td>{p.sessions} signed in</td>
-                    <td>
-                      <Button
-                        $small
-                        isDisabled={p.sessions === 0}
-                        onPress={async () => {
-                          await send('DELETE', `/api/people/${p.id}/sessions`);
-                          router.refresh();
-                        }}
-                      >
-                        End sessions
-                      </Button>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </Table>
+            <Wide>
+              <Table>
+                <tbody>
+                  {people.map((p) => (
+                    <tr key={p.id}>
+                      <td>{p.name}</td>
+                      <td>{p.role}</td>
+                      <td>{p.sessions} signed in</td>
+                      <td>
+                        <Button
+                          $small
+                          isDisabled={p.sessions === 0}
+                          onPress={async () => {
+                            await send('DELETE', `/api/people/${p.id}/sessions`);
+                            router.refresh();
+                          }}
+                        >
+                          End sessions
+                        </Button>
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </Table>
+            </Wide>
           </Section>
           <Section title="Rates and terms" note="From data/prices/shop.json.">
-            <Table>
-              <tbody>
-                {facts.map(([name, value]) => (
-                  <tr key={name}>
-                    <th scope="row">{name}</th>
-                    <td>{value}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </Table>
+            <Wide>
+              <Table>
+                <tbody>
+                  {facts.map(([name, value]) => (
+                    <tr key={name}>
+                      <th scope="row">{name}</th>
+                      <td>{value}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </Table>
+            </Wide>
           </Section>
           <Section title="Audit trail" note="The newest first; it cannot be changed.">
-            <Table>
-              <tbody>
-                {trail.map((t, k) => (
-                  <tr key={k}>
-                    <td>
-                      <Moment at={t.at} />
-                    </td>
-                    <td>{t.who}</td>
-                    <td>{t.what}</td>
-                    <td>{t.about}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </Table>
+            <Wide>
+              <Table>
+                <tbody>
+                  {trail.map((t, k) => (
+                    <tr key={k}>
+                      <td>
+                        <Moment at={t.at} />
+                      </td>
+                      <td>{t.who}</td>
+                      <td>{t.what}</td>
+                      <td>{t.about}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </Table>
+            </Wide>
           </Section>
         </Page>
       </Main>

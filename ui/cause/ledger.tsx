@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import type { Cause } from '@/core/diagnosis';
 import { useBench } from '@/ui/job/provider';
 import { evidenceWords } from '@/ui/job/words';
-import { Caption } from '@/ui/system';
+import { Caption, Wide } from '@/ui/system';
 
 export const Ledger = styled.table`
   border-collapse: collapse;
@@ -37,33 +37,35 @@ export function EvidenceLedger({ cause }: { cause: Cause }) {
   if (cause.evidence.length === 0) return <p>No finding speaks for or against it yet.</p>;
   const most = Math.max(...cause.evidence.map((e) => Math.abs(e.weight)), 1);
   return (
-    <Ledger>
-      <thead>
-        <tr>
-          <th scope="col">Finding</th>
-          <th scope="col" className="bar">
-            Against · for
-          </th>
-          <th scope="col" className="odds">
-            Odds
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {cause.evidence.slice(0, 12).map((e) => (
-          <tr key={`${e.point}${e.level}`}>
-            <td>
-              {evidenceWords(unit, e)}
-              {e.caution && <Caption>{e.caution}</Caption>}
-            </td>
-            <td className="bar">
-              <WeightBar share={e.weight / most} />
-            </td>
-            <td className="odds">{oddsWords(e.weight)}</td>
+    <Wide>
+      <Ledger>
+        <thead>
+          <tr>
+            <th scope="col">Finding</th>
+            <th scope="col" className="bar">
+              Against · for
+            </th>
+            <th scope="col" className="odds">
+              Odds
+            </th>
           </tr>
-        ))}
-      </tbody>
-    </Ledger>
+        </thead>
+        <tbody>
+          {cause.evidence.slice(0, 12).map((e) => (
+            <tr key={`${e.point}${e.level}`}>
+              <td>
+                {evidenceWords(unit, e)}
+                {e.caution && <Caption>{e.caution}</Caption>}
+              </td>
+              <td className="bar">
+                <WeightBar share={e.weight / most} />
+              </td>
+              <td className="odds">{oddsWords(e.weight)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Ledger>
+    </Wide>
   );
 }
 

@@ -1,5 +1,4 @@
 'use client';
-import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { QuoteAnswer, QuoteStatus } from '@/core/case';
@@ -34,9 +33,13 @@ export function Answer(props: {
 }) {
   const [name, setName] = useState('');
   const [message, setMessage] = useState('');
-  const answer = useMutation({
-    mutationFn: (kind: 'accept' | 'decline' | 'ask') =>
-      send<{ status: CustomerQuote['status']; answers: CustomerQuote['answers'] }>(
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const answer = async (kind: 'accept' | 'decline' | 'ask') => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      const done = await send<{ status: CustomerQuote['status']; answers: CustomerQuote['answers'] }>(
         'POST',
         `/api/q/${props.quote.token}`,
         {
@@ -47,12 +50,19 @@ export function Answer(props: {
             message: message.trim(),
           },
         },
-      ),
-    onSuccess: (done) => {
+      );
       setMessage('');
       props.onDone(done.status, done.answers);
-    },
-  });
+    } catch (error) {
+      setProblem(
+        error instanceof RequestError
+          ? `${error.message} ${error.remedy}`
+          : 'No connection. Nothing was sent; try again.',
+      );
+    } finally {
+      setBusy(false);
+    }
+  };
   if (props.quote.status === 'superseded') return <p>Please use the newest link.</p>;
   const named = name.trim().length >= 2;
   const chosen = props.quote.content.options.find((o) => o.id === props.option);
@@ -82,31 +92,22 @@ export function Answer(props: {
       />
       <Actions>
         {props.open && (
-          <Button
-            $kind="main"
-            isDisabled={!named || !chosen || answer.isPending}
-            onPress={() => answer.mutate('accept')}
-          >
+          <Button $kind="main" isDisabled={!named || !chosen || busy} onPress={() => void answer('accept')}>
             {chosen ? `Accept: ${chosen.name}` : 'Choose an option to accept'}
           </Button>
         )}
-        <Button
-          isDisabled={!named || !message.trim() || answer.isPending}
-          onPress={() => answer.mutate('ask')}
-        >
+        <Button isDisabled={!named || !message.trim() || busy} onPress={() => void answer('ask')}>
           Ask
         </Button>
         {props.open && props.quote.status !== 'declined' && (
-          <Button isDisabled={!named || answer.isPending} onPress={() => answer.mutate('decline')}>
+          <Button isDisabled={!named || busy} onPress={() => void answer('decline')}>
             Decline
           </Button>
         )}
       </Actions>
-      {answer.error && (
+      {problem && (
         <Notice $tone="bad" role="alert">
-          {answer.error instanceof RequestError
-            ? `${answer.error.message} ${answer.error.remedy}`
-            : 'No connection. Nothing was sent; try again.'}
+          {problem}
         </Notice>
       )}
     </Stack>

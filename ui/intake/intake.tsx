@@ -1,10 +1,13 @@
 'use client';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import { Checkbox } from 'react-aria-components';
 import styled from 'styled-components';
 import type { GridCell } from '@/core/case';
+import { dayWords } from '@/core/quote';
 import { ObjectNumber, ObjectText, SlotChoice, SlotNumber, SlotText, useObjectSlot } from '@/ui/job/fields';
 import { useBench, useSlot } from '@/ui/job/provider';
-import { Caution, Choice, DayInput, FieldLabel, Fields, Line, Page, Section, Stack } from '@/ui/system';
+import { Button, Caution, Choice, FieldLabel, Fields, Line, Page, Section, Stack } from '@/ui/system';
 import { Phone } from '@/ui/system/phone';
 import { Fluid } from './fluid';
 import { ComplaintGrid } from './grid';
@@ -145,6 +148,9 @@ export function Intake() {
   );
 }
 
+/** The calendar is large: it comes when the page stands. */
+const DayInput = dynamic(() => import('@/ui/system/day').then((m) => m.DayInput), { ssr: false });
+
 /** The customer's number, one press away. */
 function Call() {
   const phone = useSlot<string>('customer.phone');
@@ -160,9 +166,21 @@ function Call() {
 function PromiseDate() {
   const { write } = useBench();
   const promised = useSlot<string>('job.promised') ?? null;
+  const [changing, setChanging] = useState(false);
   return (
     <div style={{ width: 230 }}>
-      <DayInput label="Promised for" value={promised} onChange={(day) => write('job.promised', day)} />
+      {changing ? (
+        <DayInput label="Promised for" value={promised} onChange={(day) => write('job.promised', day)} />
+      ) : (
+        <Stack $gap={4}>
+          <FieldLabel as="span">Promised for</FieldLabel>
+          <div>
+            <Button onPress={() => setChanging(true)} aria-label="Promised for: choose the day">
+              {promised ? dayWords(promised) : 'Choose the day'}
+            </Button>
+          </div>
+        </Stack>
+      )}
     </div>
   );
 }

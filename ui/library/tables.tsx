@@ -1,8 +1,9 @@
 'use client';
+import type { ReactNode } from 'react';
 import styled from 'styled-components';
+import { Wide } from '@/ui/system';
 
-/** A plain table of the library's pages: first column reads as the row's name. */
-export const Table = styled.table`
+const Plain = styled.table`
   width: 100%;
   border-collapse: collapse;
   font-size: 0.9375rem;
@@ -32,3 +33,12 @@ export const Table = styled.table`
     font-size: 0.875rem;
   }
 `;
+
+/** A plain table of the library's pages: first column reads as the row's name. */
+export function Table({ children }: { children: ReactNode }) {
+  return (
+    <Wide>
+      <Plain>{children}</Plain>
+    </Wide>
+  );
+}

@@ -16,7 +16,7 @@ const Table = styled.table`
   font-size: 0.9375rem;
   td {
     padding: 0 14px 0 0;
-    height: 40px;
+    height: 44px;
     border-top: 1px solid var(--rule);
   }
   td:nth-child(n + 2) {
@@ -36,7 +36,7 @@ const Table = styled.table`
   }
 `;
 const How = styled(AriaButton)`
-  min-height: 40px;
+  min-height: 44px;
   min-width: 56px;
   border: 0;
   background: none;

@@ -10,6 +10,7 @@ import { sayError, send } from '@/ui/net/request';
 import { useSync } from '@/ui/sync/context';
 import { Button, ButtonLink, Caption, Line, Notice, Page, Section, Stack } from '@/ui/system';
 import { Moment } from '@/ui/system/moment';
+import { Queries } from '@/ui/system/query';
 import { OptionTable } from './options';
 
 export interface QuoteView {
@@ -57,6 +58,14 @@ const Address = styled.input`
 
 /** Options side by side as they would be today, and the versions the customer has. */
 export function QuoteStage() {
+  return (
+    <Queries>
+      <Quotes />
+    </Queries>
+  );
+}
+
+function Quotes() {
   const { number, user } = useJob();
   const { connection, waiting } = useSync();
   const queries = useQueryClient();

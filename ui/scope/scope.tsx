@@ -37,6 +37,39 @@ const Table = styled.table`
     text-align: right;
     white-space: nowrap;
   }
+  /* On a phone a line is a small sheet: name and price above, why and what can be changed below. */
+  @media (max-width: 600px) {
+    &,
+    tbody {
+      display: block;
+    }
+    thead {
+      display: none;
+    }
+    tr {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto;
+      border-top: 1px solid var(--rule);
+    }
+    th,
+    td {
+      border: 0;
+      padding: 6px 8px 0 0;
+    }
+    td:nth-child(2) {
+      grid-area: 2 / 1;
+      color: var(--ink-soft);
+    }
+    td:nth-child(3) {
+      grid-area: 3 / 1 / 4 / 3;
+    }
+    td:nth-child(4) {
+      grid-area: 1 / 2;
+    }
+    td:nth-child(5) {
+      grid-area: 2 / 2;
+    }
+  }
   .tools {
     padding: 0;
     text-align: right;

@@ -8,6 +8,7 @@ export function useNewVersion(): (() => void) | null {
     if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;
     let alive = true;
     void navigator.serviceWorker.register('/service-worker.js').then((registration) => {
+      if (!registration) return;
       // Without a controller the worker is the first there was: nothing older is being replaced.
       const offer = (worker: ServiceWorker | null) =>
         alive && worker && navigator.serviceWorker.controller && setWaiting(worker);

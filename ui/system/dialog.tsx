@@ -1,42 +1,14 @@
 'use client';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import type { ReactNode } from 'react';
-import { Dialog as AriaDialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
-import styled from 'styled-components';
 
-const Shade = styled(ModalOverlay)`
-  position: fixed;
-  inset: 0;
-  display: grid;
-  place-items: center;
-  background: rgb(10 17 16 / 62%);
-  z-index: 10;
-`;
-const Sheet = styled(Modal)`
-  width: min(560px, calc(100vw - 32px));
-  max-height: calc(100vh - 32px);
-  overflow: auto;
-  background: var(--sheet);
-  border-top: 6px solid var(--accent);
-  padding: 24px;
-  [role='dialog'] {
-    outline: none;
-  }
-  h2 {
-    font-size: 1.375rem;
-    margin-bottom: 14px;
-  }
-`;
+/** What a dialog needs is not small, and most pages open none: it comes with the first one. */
+const OpenDialog = dynamic(() => import('./modal').then((m) => m.OpenDialog), { ssr: false });
 
 /** A question that has to be answered or put away before going on. */
 export function Dialog(props: { title: string; isOpen: boolean; onClose: () => void; children: ReactNode }) {
-  return (
-    <Shade isOpen={props.isOpen} onOpenChange={(open) => !open && props.onClose()} isDismissable>
-      <Sheet>
-        <AriaDialog>
-          <Heading slot="title">{props.title}</Heading>
-          {props.children}
-        </AriaDialog>
-      </Sheet>
-    </Shade>
-  );
+  const [wanted, setWanted] = useState(props.isOpen);
+  if (props.isOpen && !wanted) setWanted(true);
+  return wanted ? <OpenDialog {...props} /> : null;
 }

@@ -3,10 +3,11 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 
-/** Server state for the pages below. */
+const make = () => new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2000 } } });
+let shared: QueryClient | undefined;
+
+/** Server state for the pages that ask for it; one store for all of them in a browser, none shared on the server. */
 export function Queries({ children }: { children: ReactNode }) {
-  const [client] = useState(
-    () => new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2000 } } }),
-  );
+  const [client] = useState(() => (typeof window === 'undefined' ? make() : (shared ??= make())));
   return <QueryClientProvider client={client}>{children}</QueryClientProvider>;
 }

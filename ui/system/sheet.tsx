@@ -94,3 +94,8 @@ export const Notice = styled.p<{ $tone?: 'bad' | 'warn' | 'good' }>`
   border-left: 5px solid var(--${(p) => p.$tone ?? 'warn'});
   background: var(--${(p) => p.$tone ?? 'warn'}-wash);
 `;
+
+/** Around a table that may be wider than a phone: it is moved sideways in its own frame, never the page. */
+export const Wide = styled.div`
+  overflow-x: auto;
+`;

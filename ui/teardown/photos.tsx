@@ -1,10 +1,11 @@
 'use client';
 import { Camera } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import { useBench, useSlots } from '@/ui/job/provider';
 import { ObjectText } from '@/ui/job/fields';
+import { useEngine } from '@/ui/sync/context';
 import { Button, Line } from '@/ui/system';
 
 type Photo = { about: string; caption?: string; marker?: { x: number; y: number } };
@@ -44,7 +45,7 @@ const Picture = styled.button`
 
 /** One picture per finding: taken or chosen, marked where the finding is, with a caption. */
 export function PhotoOf({ about, name }: { about: string; name: string }) {
-  const { number, write, addPhoto, user } = useBench();
+  const { write, addPhoto, user } = useBench();
   const [local, setLocal] = useState<Record<string, string>>({});
   const mine = useSlots<Photo>('photo.').filter(([, p]) => p.about === about);
   const take = (files: FileList | null) => {
@@ -79,10 +80,7 @@ export function PhotoOf({ about, name }: { about: string; name: string }) {
                   });
                 }}
               >
-                <img
-                  src={local[id] ?? `/api/jobs/${number}/photos/${id}`}
-                  alt={photo.caption || `Photo of ${name}`}
-                />
+                <Shot id={id} taken={local[id]} alt={photo.caption || `Photo of ${name}`} />
                 {photo.marker && <Marker x={photo.marker.x} y={photo.marker.y} />}
               </Picture>
               <ObjectText slot={`photo.${id}`} field="caption" label="Caption" maxLength={300} />
@@ -104,6 +102,31 @@ export function PhotoOf({ about, name }: { about: string; name: string }) {
       )}
     </div>
   );
+}
+
+/** A photo: the one just taken, one that still waits on this device, or the server's. */
+function Shot({ id, taken, alt }: { id: string; taken: string | undefined; alt: string }) {
+  const { number } = useBench();
+  const engine = useEngine();
+  const [waiting, setWaiting] = useState<string | null | undefined>(undefined);
+  useEffect(() => {
+    let made: string | null = null;
+    let alive = true;
+    void engine?.photo(number, id).then(
+      (blob) => {
+        if (!alive) return;
+        made = blob && URL.createObjectURL(blob);
+        setWaiting(made);
+      },
+      () => alive && setWaiting(null),
+    );
+    return () => {
+      alive = false;
+      if (made) URL.revokeObjectURL(made);
+    };
+  }, [engine, number, id]);
+  const source = taken ?? waiting ?? (waiting === null ? `/api/jobs/${number}/photos/${id}` : undefined);
+  return <img src={source} alt={alt} />;
 }
 
 export function Marker({ x, y }: { x: number; y: number }) {

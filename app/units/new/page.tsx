@@ -1,6 +1,7 @@
 import { unitStart, pageUser } from '@/server/page';
 import { may } from '@/server/permissions';
 import { SignedIn } from '@/ui/sync/signed-in';
+import { Queries } from '@/ui/system/query';
 import { MessagePage } from '@/ui/system/message';
 import { UnitEditor } from '../views';
 
@@ -14,7 +15,9 @@ export default async function NewPage({ searchParams }: { searchParams: Promise<
   const start = from ? await unitStart(from, undefined) : null;
   return (
     <SignedIn userId={user.id}>
-      <UnitEditor user={user.id} from={start?.unit} />
+      <Queries>
+        <UnitEditor user={user.id} from={start?.unit} />
+      </Queries>
     </SignedIn>
   );
 }

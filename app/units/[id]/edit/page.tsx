@@ -1,5 +1,6 @@
 import { unitStart } from '@/server/page';
 import { SignedIn } from '@/ui/sync/signed-in';
+import { Queries } from '@/ui/system/query';
 import { MessagePage } from '@/ui/system/message';
 import { UnitEditor } from '../../views';
 
@@ -15,7 +16,9 @@ export default async function EditPage({ params }: { params: Promise<{ id: strin
     return <MessagePage title="Units are the bench’s to change" words="Ask a technician or the owner." />;
   return (
     <SignedIn userId={start.user}>
-      <UnitEditor user={start.user} editing={{ unit: start.unit, version: start.version }} />
+      <Queries>
+        <UnitEditor user={start.user} editing={{ unit: start.unit, version: start.version }} />
+      </Queries>
     </SignedIn>
   );
 }
