@@ -34,7 +34,16 @@ const NODE = [
 const UI = ['react', 'react-dom', 'next', 'styled-components', 'react-aria-components'];
 
 export default tseslint.config(
-  { ignores: ['.next/**', '.pelvik/**', 'node_modules/**', 'next-env.d.ts', 'jest.config.cjs'] },
+  {
+    ignores: [
+      '.next/**',
+      '.pelvik/**',
+      'node_modules/**',
+      'next-env.d.ts',
+      'jest.config.cjs',
+      'jest.mutation.cjs',
+    ],
+  },
   ...tseslint.configs.recommended,
   {
     plugins: { 'react-hooks': hooks },

@@ -6,6 +6,7 @@ import { bundleBackground, ensureBuild } from './build';
 import { dropDatabase, ensureCluster, ensureDatabase } from './cluster';
 import type { Cluster } from './cluster';
 import { CommandError } from './fail';
+import { noFiles, readOptions } from './input';
 import { migrate } from './migrate';
 import { seedDemo } from './seed';
 import { serve } from './serve';
@@ -40,11 +41,11 @@ const RUNNERS: Record<string, () => Promise<Tally> | Tally> = {
 };
 
 export async function run(args: string[]): Promise<number> {
-  const at = args.indexOf('--only');
-  const only = at < 0 ? null : args[at + 1];
-  if (args.length > (at < 0 ? 0 : 2) || (at >= 0 && !RUNNERS[only ?? ''])) {
+  const options = readOptions(args, [], ['--only']);
+  noFiles(options, 'test');
+  const only = options.values.get('--only')?.[0] ?? null;
+  if (only !== null && !RUNNERS[only])
     throw new CommandError(`--only takes one of: ${Object.keys(RUNNERS).join(', ')}.`, 2);
-  }
   const total: Tally = { passed: 0, failed: 0 };
   for (const [name, runner] of Object.entries(RUNNERS)) {
     if (only && name !== only) continue;

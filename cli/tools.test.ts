@@ -1,5 +1,5 @@
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { execFile, spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
@@ -214,4 +214,42 @@ describe('case files judged as an honest builder would', () => {
     expect(bad.code).toBe(1);
     expect(bad.err).toContain('/findings/0');
   });
+});
+
+describe('every command', () => {
+  const commands = 'demo dev test bench backup restore unit diagnose quote mutate trials audit'.split(' ');
+  test('refuses an option it does not know, and does nothing', async () => {
+    const answers = await Promise.all(
+      commands.map(
+        (command) =>
+          new Promise<string>((resolve) => {
+            const args = ['--import', 'tsx', 'cli/main.ts', command, '--bogus'];
+            execFile(process.execPath, args, { cwd: root }, (error, _out, err) =>
+              resolve(`${command} ${error?.code ?? 0} ${err}`),
+            );
+          }),
+      ),
+    );
+    for (const answer of answers) expect(answer).toMatch(/^\w+ 2 pelvik: .+\n$/);
+    expect(existsSync(path.join(root, '--bogus'))).toBe(false);
+  });
+});
+
+test('JSON of more than a pipe holds arrives whole, however slowly it is read', async () => {
+  const findings = Array.from({ length: 150 }, (_, k) => ({
+    slot: `scope.line.own-${k}`,
+    value: { change: 'add', name: `Own line ${k}`, price: 100, reason: 'r'.repeat(400) },
+  }));
+  const wide = file('wide.json', JSON.stringify({ format: 'pelvik-case/1', unit: 'ostrel-four', findings }));
+  const child = spawn(process.execPath, ['--import', 'tsx', 'cli/main.ts', 'quote', wide, '--json'], {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'ignore'],
+  });
+  const ended = new Promise((resolve) => child.once('exit', resolve));
+  await new Promise((resolve) => setTimeout(resolve, 2500));
+  let text = '';
+  for await (const chunk of child.stdout) text += String(chunk);
+  await ended;
+  expect(text.length).toBeGreaterThan(65_536);
+  expect(() => JSON.parse(text)).not.toThrow();
 });

@@ -11,6 +11,12 @@ export async function signIn(page: Page, person: Person): Promise<void> {
   await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Harrow Lane');
+  await live(page);
+}
+
+/** A press is heard once the page has come to life. */
+export async function live(page: Page): Promise<void> {
+  await page.locator('html[data-live]').waitFor();
 }
 
 export async function newJob(page: Page): Promise<number> {

@@ -61,9 +61,10 @@ const Find = styled(SearchField)`
   input {
     height: 44px;
     width: 100%;
-    min-width: 200px;
+    min-width: 260px;
     max-width: 260px;
     @media (max-width: 600px) {
+      min-width: 0;
       max-width: none;
     }
     padding: 0 12px 0 40px;

@@ -20,7 +20,7 @@ export function Clashes() {
     return (
       <Two as="div" key={`${slot} ${stands.seq}`} role="alert" data-testid="clash">
         <span>
-          <b>{slotWords(unit, slot)}</b> was written by two people at once.{' '}
+          <b>{capital(slotWords(unit, slot))}</b> was written by two people at once.{' '}
           {stands.by === user.name ? 'Yours' : `${stands.by}’s`} stands: {valueWords(stands.value)}. The
           other, {whose(other.by)}: {valueWords(other.value)}.
         </span>
@@ -43,6 +43,7 @@ export function Clashes() {
   });
 }
 
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 const LONGEST = 90;
 
 /** A recorded value as words: its fields one after the other, never raw JSON. */

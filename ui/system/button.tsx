@@ -19,6 +19,10 @@ const look = css<{ $kind?: 'main' | 'plain' | 'quiet' | 'frame'; $small?: boolea
   text-decoration: none;
   cursor: pointer;
   white-space: nowrap;
+  @media (max-width: 600px) {
+    white-space: normal;
+    max-width: 100%;
+  }
   &[data-hovered],
   &:hover {
     border-color: var(--ink);

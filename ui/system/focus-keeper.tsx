@@ -34,6 +34,8 @@ function nearest({ within }: Place): HTMLElement | null {
 /** Keeps the focus where somebody was when what had it is removed or can no longer be used: never back to the top. */
 export function FocusKeeper() {
   useEffect(() => {
+    // From now on presses are heard: before, the page is only a picture of itself.
+    document.documentElement.dataset.live = '';
     let last: Place | null = null;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const remember = (event: FocusEvent) => {
