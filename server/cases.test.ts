@@ -19,7 +19,11 @@ async function bring(value: unknown, user: User): Promise<number> {
   const ready = await readCaseFile(Buffer.from(typeof value === 'string' ? value : JSON.stringify(value)));
   return inTransaction((c) => importCase(c, ready, user));
 }
-const out = (number: number, user: User) => inDatabase((c) => exportCase(c, number, user));
+async function out(number: number, user: User): Promise<CaseDocument> {
+  let text = '';
+  for await (const piece of await exportCase(number, user)) text += piece;
+  return JSON.parse(text);
+}
 
 /** A job with a committed cause, a photo and an accepted quote. */
 async function wholeJob(ivo: User) {

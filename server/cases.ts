@@ -1,18 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { CASE_FORMAT, EMPTY_STATE, findingsOf, fold, stateOfCase } from '@/core/case';
-import type { CaseDocument, CaseQuote, Json } from '@/core/case';
+import type { CaseDocument, CasePhoto, CaseQuote, Json } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import { checkSlot } from '@/core/validation';
 import type { Problem } from '@/core/validation';
 import { audit } from './audit';
 import { inBackground } from './background';
 import type { Photo } from './background-tasks';
+import { withClient } from './db';
 import type { Client } from './db';
 import { insertEntries } from './entries';
 import type { Numbered } from './entries';
 import { createJob, entriesOf, jobByNumber, refreshStage, roomFor, saveState } from './jobs';
 import { mayWrite } from './permissions';
-import { photosOf, savePhoto } from './photos';
+import { photoOf, savePhoto } from './photos';
 import { UserError } from './problem';
 import { quotesOf } from './quotes';
 import type { User } from './users';
@@ -23,24 +24,21 @@ import type { User } from './users';
  */
 export const CASE_LIMIT = 128 * 1024 * 1024;
 
-/** A whole job as one document: state, record, photos and quotes. */
-export async function exportCase(client: Client, jobNumber: number, user: User): Promise<CaseDocument> {
+/** A whole job as one document but for its photos, and who those are. */
+async function withoutPhotos(
+  client: Client,
+  jobNumber: number,
+  user: User,
+): Promise<{ document: CaseDocument; jobId: string; photos: string[] }> {
   const job = await jobByNumber(client, jobNumber);
-  const photos = await photosOf(client, job.id);
+  const { rows } = await client.query('SELECT id FROM photos WHERE job_id = $1 ORDER BY id', [job.id]);
   const quotes = await quotesOf(client, job.id);
   await audit(client, user.name, 'case exported', { job: job.number });
-  return {
+  const document: CaseDocument = {
     format: CASE_FORMAT,
     unit: job.unit.id,
     findings: findingsOf(job.state),
     history: (await entriesOf(client, job.id)).map(({ seen: _, ...entry }) => entry),
-    photos: photos.map((p) => ({
-      id: p.id,
-      mime: 'image/jpeg',
-      width: p.width,
-      height: p.height,
-      data: p.bytes.toString('base64'),
-    })),
     quotes: quotes
       .filter((q) => !q.unreadable)
       .reverse()
@@ -53,6 +51,25 @@ export async function exportCase(client: Client, jobNumber: number, user: User):
         ...(q.imported ? { imported: true } : {}),
       })),
   };
+  return { document, jobId: job.id, photos: rows.map((r) => r.id) };
+}
+
+/**
+ * A whole job as the text of one document: state, record, quotes and photos. Told piece by piece, a photo at a time, so
+ * that a job full of photos holds up nobody. Throws a UserError 404 before the first piece.
+ */
+export async function exportCase(jobNumber: number, user: User): Promise<AsyncGenerator<string>> {
+  const { document, jobId, photos } = await withClient((client) => withoutPhotos(client, jobNumber, user));
+  return (async function* () {
+    yield `${JSON.stringify(document).slice(0, -1)},"photos":[`;
+    for (const [k, id] of photos.entries()) {
+      const { width, height, bytes } = await withClient((client) => photoOf(client, jobId, id));
+      const data = bytes.toString('base64');
+      const photo: CasePhoto = { id, mime: 'image/jpeg', width, height, data };
+      yield `${k ? ',' : ''}${JSON.stringify(photo)}`;
+    }
+    yield ']}';
+  })();
 }
 
 /** A case file read and checked, ready to be written. */

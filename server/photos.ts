@@ -48,16 +48,16 @@ export async function savePhoto(
   );
 }
 
-export async function photoBytes(client: Client, jobId: string, id: string): Promise<Buffer> {
-  const { rows } = await client.query('SELECT bytes FROM photos WHERE job_id = $1 AND id = $2', [jobId, id]);
+/** A photo of a job. Throws a UserError 404. */
+export async function photoOf(client: Client, jobId: string, id: string): Promise<Photo> {
+  const { rows } = await client.query(
+    'SELECT width, height, bytes FROM photos WHERE job_id = $1 AND id = $2',
+    [jobId, id],
+  );
   if (!rows[0]) throw notFound('photo');
-  return rows[0].bytes;
+  return rows[0];
 }
 
-export async function photosOf(client: Client, jobId: string): Promise<(Photo & { id: string })[]> {
-  const { rows } = await client.query(
-    'SELECT id, width, height, bytes FROM photos WHERE job_id = $1 ORDER BY id',
-    [jobId],
-  );
-  return rows;
+export async function photoBytes(client: Client, jobId: string, id: string): Promise<Buffer> {
+  return (await photoOf(client, jobId, id)).bytes;
 }

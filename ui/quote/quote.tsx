@@ -72,7 +72,10 @@ function Quotes() {
   const key = ['quotes', number];
   const { data, error } = useQuery({
     queryKey: key,
-    queryFn: () => send<{ quotes: QuoteView[]; preview: QuoteContent }>('GET', `/api/jobs/${number}/quotes`),
+    queryFn: () =>
+      send<{ quotes: QuoteView[]; preview: QuoteContent }>('GET', `/api/jobs/${number}/quotes`, {
+        listening: true,
+      }),
     // What is priced is what the server holds: nothing may wait.
     enabled: connection === 'online' && waiting === 0,
     refetchInterval: 8000,

@@ -1,4 +1,3 @@
-import { withClient } from '@/server/db';
 import { exportCase } from '@/server/cases';
 import { jobNumber, route } from '@/server/http';
 
@@ -7,8 +6,16 @@ type Params = { number: string };
 /** The whole job as an open case document, to keep or to take elsewhere. */
 export const GET = route<Params>(async (_request, params, user) => {
   const number = jobNumber(params);
-  const document = await withClient((client) => exportCase(client, number, user));
-  return new Response(JSON.stringify(document), {
+  const pieces = await exportCase(number, user);
+  const encoder = new TextEncoder();
+  const body = new ReadableStream<Uint8Array>({
+    async pull(controller) {
+      const { done, value } = await pieces.next();
+      if (done) controller.close();
+      else controller.enqueue(encoder.encode(value));
+    },
+  });
+  return new Response(body, {
     headers: {
       'content-type': 'application/json',
       'content-disposition': `attachment; filename="job-${number}.pelvik-case.json"`,
