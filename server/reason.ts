@@ -35,7 +35,7 @@ export function quoteState(
     jobNumber,
     finding: findingWords(unit, state, diagnosis),
     couldChange: couldChange(diagnosis),
-    photos: below<{ about: string; caption?: string }>(state, 'photo.').map(([id, p]) => ({
+    photos: below(state, 'photo.').map(([id, p]) => ({
       id,
       caption: p.caption ?? '',
     })),

@@ -54,7 +54,7 @@ test('suspects: an element pressed in the drawing is lost, pressed again stuck',
 test('suspects: with no complaint the page says what to do', async ({ page }) => {
   await signIn(page, 'mira');
   await page.goto(`/jobs/${await jobOf(page, {})}/suspects`);
-  await expect(page.getByText('Fill the complaint grid at Intake')).toBeVisible();
+  await expect(page.getByText('Fill the complaint grid at Intake:')).toBeVisible();
   await expect(page.locator('p', { hasText: 'Still to do here' })).toContainText('fill the complaint grid');
 });
 

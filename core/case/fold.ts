@@ -1,4 +1,5 @@
 import type { Entry, Json, Source } from './entry';
+import type { ValueAt, ValueBelow } from './slots';
 
 /** Raise when the fold's meaning changes: stored snapshots of other versions are folded anew. */
 export const FOLD_VERSION = 2;
@@ -75,17 +76,17 @@ export function stateFromValues(values: Record<string, Json>): JobState {
   );
 }
 
-/** The value of a slot, or undefined. The caller names the type its schema guarantees. */
-export function valueOf<T extends Json>(state: JobState, slot: string): T | undefined {
-  return state[slot]?.value as T | undefined;
+/** The value of a slot, or undefined. Its type is its schema's: what is in a state has been checked by it. */
+export function valueOf<S extends string>(state: JobState, slot: S): ValueAt<S> | undefined {
+  return state[slot]?.value as ValueAt<S> | undefined;
 }
 
 /** Slots below a prefix (`grid.`), as [rest of the name, value]. */
-export function below<T extends Json>(state: JobState, prefix: string): [string, T][] {
+export function below<P extends string>(state: JobState, prefix: P): [string, ValueBelow<P>][] {
   return Object.keys(state)
     .filter((slot) => slot.startsWith(prefix))
     .sort()
-    .map((slot) => [slot.slice(prefix.length), state[slot]!.value as T]);
+    .map((slot) => [slot.slice(prefix.length), state[slot]!.value as ValueBelow<P>]);
 }
 
 /** True when two states hold the same values, whoever wrote them and when. */

@@ -1,8 +1,12 @@
+import type { Json } from './entry';
 import type { JobState } from './fold';
 import type { Stage } from './stage';
 
-/** A JSON Schema as plain data; Ajv compiles it at the edges. */
-export type Schema = { readonly [key: string]: unknown };
+declare const of: unique symbol;
+/** A JSON Schema as plain data, with the type of what it lets through; Ajv compiles it at the edges. */
+export type Schema<T = unknown> = { readonly [key: string]: unknown } & { readonly [of]?: T };
+/** What a schema lets through. */
+type Of<S> = S extends Schema<infer T> ? T : never;
 
 export interface SlotFamily {
   /** Slot name; `*` stands for one free part (an element, a gear, a client-made id). */
@@ -63,16 +67,6 @@ export type Behaviour = (typeof BEHAVIOURS)[number];
 export const CONDITIONS = ['cold', 'hot', 'load', 'intermittent'] as const;
 export type Condition = (typeof CONDITIONS)[number];
 
-/** One cell of the complaint grid. */
-export type GridCell = {
-  behaviours: Behaviour[];
-  when: Condition[];
-  source: 'customer' | 'shop';
-  limp?: boolean;
-  /** The gear it acts like, when it is the wrong one. */
-  actsLike?: string;
-};
-
 export const FRICTION_GRADES = [
   'sound',
   'darkened',
@@ -126,30 +120,40 @@ export type DebrisPlace = (typeof DEBRIS_PLACES)[number];
 export const AMOUNTS = ['none', 'trace', 'some', 'heavy'] as const;
 export type Amount = (typeof AMOUNTS)[number];
 
-const text = (maxLength: number): Schema => ({ type: 'string', minLength: 1, maxLength });
-const oneOf = (values: readonly string[]): Schema => ({ enum: values });
-const number = (minimum: number, maximum: number): Schema => ({ type: 'number', minimum, maximum });
-const integer = (minimum: number, maximum: number): Schema => ({ type: 'integer', minimum, maximum });
-const yesNo: Schema = { type: 'boolean' };
-const object = (properties: Record<string, Schema>, required: string[]): Schema => ({
+const text = (maxLength: number): Schema<string> => ({ type: 'string', minLength: 1, maxLength });
+/** A text that may be empty. */
+const words = (maxLength: number): Schema<string> => ({ type: 'string', maxLength });
+const day: Schema<string> = { type: 'string', format: 'day' };
+const oneOf = <const V extends string>(values: readonly V[]): Schema<V> => ({ enum: values });
+const number = (minimum: number, maximum: number): Schema<number> => ({ type: 'number', minimum, maximum });
+const integer = (minimum: number, maximum: number): Schema<number> => ({ type: 'integer', minimum, maximum });
+const yesNo: Schema<boolean> = { type: 'boolean' };
+/** The fields of an object: those named are always there. */
+type Fields<P, R> = { [K in keyof P as K extends R ? K : never]: Of<P[K]> } & {
+  [K in keyof P as K extends R ? never : K]?: Of<P[K]>;
+};
+type Flat<T> = { [K in keyof T]: T[K] };
+const object = <P extends Record<string, Schema>, R extends keyof P & string = never>(
+  properties: P,
+  required: readonly R[],
+): Schema<Flat<Fields<P, R>>> => ({
   type: 'object',
   additionalProperties: false,
   properties,
   required,
+  minProperties: 1,
 });
-const list = (items: Schema, maxItems: number): Schema => ({
+const list = <T>(items: Schema<T>, maxItems: number, minItems = 0): Schema<T[]> => ({
   type: 'array',
   items,
+  minItems,
   maxItems,
   uniqueItems: true,
 });
 
-const family = (stage: Stage, slots: Record<string, Schema>): SlotFamily[] =>
-  Object.entries(slots).map(([pattern, schema]) => ({ pattern, stage, schema, targets: TARGETS[pattern] }));
-
-/** Every slot a job can hold. A new kind of record is one line here. */
-export const SLOT_FAMILIES: readonly SlotFamily[] = [
-  ...family('intake', {
+/** Every slot a job can hold, by the stage it belongs to. A new kind of record is one line here. */
+const SLOTS = {
+  intake: {
     'customer.name': text(120),
     'customer.phone': text(40),
     'vehicle.bare': yesNo,
@@ -159,14 +163,14 @@ export const SLOT_FAMILIES: readonly SlotFamily[] = [
     'vehicle.plate': text(20),
     'vehicle.odometerKm': number(0, 3_000_000),
     'vehicle.value': integer(0, 100_000_000),
-    'job.promised': { type: 'string', format: 'day' },
+    'job.promised': day,
     'job.waitsFor': oneOf(['customer', 'part', 'bench', 'measurement']),
     'complaint.words': text(4000),
     'complaint.after': text(120),
     'complaint.onset': oneOf(['sudden', 'gradual', 'after-work', 'unknown']),
     'grid.*': object(
       {
-        behaviours: { ...list(oneOf(BEHAVIOURS), 6), minItems: 1 },
+        behaviours: list(oneOf(BEHAVIOURS), 6, 1),
         when: list(oneOf(CONDITIONS), 4),
         source: oneOf(['customer', 'shop']),
         limp: yesNo,
@@ -202,17 +206,14 @@ export const SLOT_FAMILIES: readonly SlotFamily[] = [
     'fluid.smell': oneOf(['neutral', 'burnt', 'not-assessable']),
     'codes.scan': oneOf(['none', 'these', 'not-scanned']),
     'codes.list.*': object({ kind: oneOf(['electrical', 'rationality']), note: text(300) }, ['kind']),
-  }),
-  ...family('teardown', {
+  },
+  teardown: {
     'station.*.out': yesNo,
     'debris.*': object({ amount: oneOf(AMOUNTS), where: oneOf(DEBRIS_PLACES) }, ['amount']),
     'filter.state': oneOf(['clear', 'dirty', 'restricted', 'blocked']),
     'filter.opened': yesNo,
-    'solenoid.*': {
-      ...object({ ohm: number(0, 1_000_000), temperatureC: number(-40, 200) }, []),
-      minProperties: 1,
-    },
-    'plate.*.*.*': oneOf([...new Set([...FRICTION_GRADES, ...STEEL_GRADES])]),
+    'solenoid.*': object({ ohm: number(0, 1_000_000), temperatureC: number(-40, 200) }, []),
+    'plate.*.*.*': oneOf<FrictionGrade | SteelGrade>([...new Set([...FRICTION_GRADES, ...STEEL_GRADES])]),
     'thickness.*.*': number(0.2, 12),
     'band.*.lining': oneOf(['sound', 'worn', 'charred', 'flaking', 'bare', 'torn', 'not-assessable']),
     'band.*.drum': oneOf(['polished', 'glazed', 'blued', 'grooved', 'not-assessable']),
@@ -236,20 +237,20 @@ export const SLOT_FAMILIES: readonly SlotFamily[] = [
     'photo.*': object(
       {
         about: text(120),
-        caption: { type: 'string', maxLength: 300 },
+        caption: words(300),
         marker: object({ x: number(0, 1), y: number(0, 1) }, ['x', 'y']),
       },
       ['about'],
     ),
-  }),
-  ...family('cause', {
-    'cause.commit': object(
-      { cause: text(120), contributing: list(text(120), 8), reason: { type: 'string', maxLength: 2000 } },
-      ['cause', 'reason'],
-    ),
+  },
+  cause: {
+    'cause.commit': object({ cause: text(120), contributing: list(text(120), 8), reason: words(2000) }, [
+      'cause',
+      'reason',
+    ]),
     'cause.words': text(4000),
-  }),
-  ...family('scope', {
+  },
+  scope: {
     'scope.policy.overhaul': oneOf(['full', 'targeted']),
     'scope.policy.converter': oneOf(['always', 'on-evidence']),
     'scope.line.*': object(
@@ -266,8 +267,37 @@ export const SLOT_FAMILIES: readonly SlotFamily[] = [
       },
       ['change', 'reason'],
     ),
-  }),
-];
+  },
+} as const satisfies Partial<Record<Stage, Record<string, Schema>>>;
+
+/** The families of slots with their stage. */
+export const SLOT_FAMILIES: readonly SlotFamily[] = Object.entries(SLOTS).flatMap(([stage, slots]) =>
+  Object.entries(slots).map(([pattern, schema]) => ({
+    pattern,
+    stage: stage as Stage,
+    schema,
+    targets: TARGETS[pattern],
+  })),
+);
+
+type Union<T> = (T extends unknown ? (x: T) => void : never) extends (x: infer I) => void ? I : never;
+type Slots = Union<(typeof SLOTS)[keyof typeof SLOTS]>;
+/** A pattern as a type: `grid.*` is `grid.${string}`. */
+type Glob<P> = P extends `${infer A}*${infer B}` ? `${A}${string}${Glob<B>}` : P;
+type OrJson<T> = [T] extends [never] ? Json : T;
+
+/** What a slot holds, by its schema; any JSON for a slot known only as text. */
+export type ValueAt<S extends string> = string extends S
+  ? Json
+  : OrJson<{ [P in keyof Slots]: S extends Glob<P> ? Of<Slots[P]> : never }[keyof Slots]>;
+
+/** What the slots below a prefix (`grid.`) hold. */
+export type ValueBelow<P extends string> = string extends P
+  ? Json
+  : OrJson<{ [K in keyof Slots]: Glob<K> extends `${P}${string}` ? Of<Slots[K]> : never }[keyof Slots]>;
+
+/** One cell of the complaint grid. */
+export type GridCell = ValueAt<'grid.D1'>;
 
 interface Compiled {
   family: SlotFamily;

@@ -26,8 +26,8 @@ export function summaryOf(state: JobState): JobSummary {
     customer: text('customer.name'),
     vehicle: vehicle || 'Vehicle not recorded',
     complaint: text('complaint.words'),
-    promised: valueOf<string>(state, 'job.promised') ?? null,
-    waitsFor: valueOf<string>(state, 'job.waitsFor') ?? null,
+    promised: valueOf(state, 'job.promised') ?? null,
+    waitsFor: valueOf(state, 'job.waitsFor') ?? null,
     stationsOut: stationsOut(state),
   };
 }
@@ -72,5 +72,5 @@ export function stageReached(state: JobState, stations: number, quote: 'none' | 
 }
 
 function stationsOut(state: JobState): number {
-  return below<boolean | null>(state, 'station.').filter(([, out]) => out === true).length;
+  return below(state, 'station.').filter(([, out]) => out === true).length;
 }

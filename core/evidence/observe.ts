@@ -1,5 +1,5 @@
 import { below, valueOf } from '@/core/case';
-import type { Amount, GridCell, JobState, PartGrade } from '@/core/case';
+import type { JobState } from '@/core/case';
 import { frictionElements } from '@/core/unit';
 import type { Element, UnitDefinition } from '@/core/unit';
 import { liningState } from './grade';
@@ -23,7 +23,7 @@ export interface Observation {
 /** Everything the record says, except the complaint grid. Points nobody inspected are absent, never "sound". */
 export function observe(unit: UnitDefinition, state: JobState): Observation[] {
   const direct = DIRECT.flatMap(({ slot, point }) => {
-    const value = valueOf<string>(state, slot);
+    const value = valueOf(state, slot);
     return value === undefined || value === 'not-assessable' || value === 'unknown'
       ? []
       : [{ point, level: String(value), slots: [slot], ...weightOf(state, point) }];
@@ -34,19 +34,17 @@ export function observe(unit: UnitDefinition, state: JobState): Observation[] {
     ...repairs(state),
     ...history(state),
     ...fading(state),
-    ...below<{ amount: Amount }>(state, 'debris.').map(([kind, v]) =>
-      seen(`debris:${kind}`, v.amount, `debris.${kind}`),
-    ),
+    ...below(state, 'debris.').map(([kind, v]) => seen(`debris:${kind}`, v.amount, `debris.${kind}`)),
     ...frictionElements(unit).flatMap((e) => (e.band ? bandOf(state, e) : packOf(state, e))),
     ...unit.solenoids.flatMap((s) => {
       // A resistance without its temperature says nothing that could be judged.
-      const { ohm, temperatureC } = valueOf<Reading>(state, `solenoid.${s.id}`) ?? {};
+      const { ohm, temperatureC } = valueOf(state, `solenoid.${s.id}`) ?? {};
       if (ohm === undefined || temperatureC === undefined) return [];
       const { verdict } = judgeSolenoid(s, ohm, temperatureC);
       return [seen(`solenoid:${s.id}`, verdict === 'in' ? 'in' : 'out', `solenoid.${s.id}`)];
     }),
-    ...below<AirTest>(state, 'airtest.').map(([element, test]) => airTest(state, element, test)),
-    ...below<{ grade: PartGrade }>(state, 'part.').flatMap(([part, v]) =>
+    ...below(state, 'airtest.').map(([element, test]) => airTest(state, element, test)),
+    ...below(state, 'part.').flatMap(([part, v]) =>
       v.grade === 'takedown' || v.grade === 'not-assessable'
         ? []
         : [seen(`part:${part}`, v.grade, `part.${part}`)],
@@ -68,7 +66,6 @@ const DIRECT = [
   { slot: 'history.towing', point: 'history-towing' },
 ] as const;
 
-type Reading = { ohm?: number; temperatureC?: number };
 type AirTest = { result: string; temperatureC?: number; oilFilm?: boolean };
 
 /** Fresh fluid hides what the old one showed. */
@@ -82,7 +79,7 @@ function weightOf(state: JobState, point: string): { weight: number; caution?: s
 
 /** Tan cloudiness and milk are signs of their own, apart from how burnt the fluid looks. */
 function clouds(state: JobState): Observation[] {
-  const colour = valueOf<string>(state, 'fluid.colour');
+  const colour = valueOf(state, 'fluid.colour');
   if (colour === undefined || colour === 'not-assessable') return [];
   return [
     { point: 'cloudy', of: 'cloudy-tan' },
@@ -97,9 +94,8 @@ function clouds(state: JobState): Observation[] {
 
 /** A part renewed before the job came here: if that cured nothing, the old one was hardly to blame. */
 function repairs(state: JobState): Observation[] {
-  return below<{ part?: string; effect?: string }>(state, 'history.repair.').flatMap(
-    ([id, { part, effect }]) =>
-      part && effect ? [seen(`replaced:${part}`, effect, `history.repair.${id}`)] : [],
+  return below(state, 'history.repair.').flatMap(([id, { part, effect }]) =>
+    part && effect ? [seen(`replaced:${part}`, effect, `history.repair.${id}`)] : [],
   );
 }
 
@@ -108,14 +104,14 @@ function seen(point: string, level: string, ...slots: string[]): Observation {
 }
 
 function history(state: JobState): Observation[] {
-  const factor = valueOf<number>(state, 'history.powerFactor');
+  const factor = valueOf(state, 'history.powerFactor');
   if (factor === undefined) return [];
   return [seen('history-power', factor > 1.15 ? 'raised' : 'stock', 'history.powerFactor')];
 }
 
 /** Several gears that stop pulling when hot: what the gears share, their pressure, goes. */
 function fading(state: JobState): Observation[] {
-  const hot = below<GridCell>(state, 'grid.').filter(
+  const hot = below(state, 'grid.').filter(
     ([, cell]) => cell.when.includes('hot') && cell.behaviours.some((b) => b === 'no-drive' || b === 'slips'),
   );
   return hot.length >= 3 ? [seen('fades-hot', 'yes', ...hot.map(([gear]) => `grid.${gear}`))] : [];
@@ -167,8 +163,8 @@ function patternOf(element: Element, reading: PackReading): Observation[] {
 const BAND_SEVERITY: Record<string, number> = { sound: 0, worn: 1, charred: 3, flaking: 4, bare: 5, torn: 5 };
 
 function bandOf(state: JobState, element: Element): Observation[] {
-  const lining = valueOf<string>(state, `band.${element.id}.lining`);
-  const drum = valueOf<string>(state, `band.${element.id}.drum`);
+  const lining = valueOf(state, `band.${element.id}.lining`);
+  const drum = valueOf(state, `band.${element.id}.drum`);
   const result: Observation[] = [];
   const severity = lining === undefined ? undefined : BAND_SEVERITY[lining];
   if (severity !== undefined) {
@@ -187,7 +183,7 @@ function bandOf(state: JobState, element: Element): Observation[] {
 /** A cold pass without an oil film says little against a fault that comes when hot. */
 function airTest(state: JobState, element: string, test: AirTest): Observation {
   const observation = seen(`airtest:${element}`, test.result, `airtest.${element}`);
-  const hotOnly = below<GridCell>(state, 'grid.').some(
+  const hotOnly = below(state, 'grid.').some(
     ([, cell]) =>
       cell.when.includes('hot') && !cell.when.includes('cold') && !cell.behaviours.includes('normal'),
   );
@@ -202,10 +198,10 @@ function airTest(state: JobState, element: string, test: AirTest): Observation {
 }
 
 function codes(state: JobState): Observation[] {
-  const scan = valueOf<string>(state, 'codes.scan');
+  const scan = valueOf(state, 'codes.scan');
   if (scan === undefined || scan === 'not-scanned') return [];
   if (scan === 'none') return [seen('codes', 'none', 'codes.scan')];
-  const kinds = below<{ kind: string }>(state, 'codes.list.');
+  const kinds = below(state, 'codes.list.');
   const electrical = kinds.filter(([, c]) => c.kind === 'electrical');
   return kinds.length === 0
     ? []

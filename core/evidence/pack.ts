@@ -30,8 +30,8 @@ export interface PackReading {
 }
 
 /** Slot of one face: `plate.<element>.<index>.<face>`. */
-export function faceSlot(element: string, index: number, face: Face): string {
-  return `plate.${element}.${index}.${face}`;
+export function faceSlot(element: string, index: number, face: Face) {
+  return `plate.${element}.${index}.${face}` as const;
 }
 
 /** Reads a pack from the record. Faces nobody graded stay null: not inspected is not sound. */
@@ -39,7 +39,7 @@ export function readPack(state: JobState, element: Element): PackReading {
   const counts: Partial<Record<PlateKind, number>> = {};
   const plates = (element.pack?.order ?? []).map((kind, index): PlateReading => {
     const number = (counts[kind] = (counts[kind] ?? 0) + 1);
-    const face = (side: Face) => valueOf<FaceGrade>(state, faceSlot(element.id, index, side)) ?? null;
+    const face = (side: Face) => valueOf(state, faceSlot(element.id, index, side)) ?? null;
     const name = kind === 'backing' ? 'backing plate' : kind === 'wave' ? 'wave spring' : `${kind} ${number}`;
     return { index, kind, name, faces: { a: face('a'), b: face('b') } };
   });

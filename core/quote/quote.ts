@@ -96,8 +96,7 @@ const OPTION_NAMES = { targeted: 'Targeted repair', full: 'Full overhaul' } as c
 /** Prices every option side by side: targeted, full and leaving it unrepaired. Money never leaves whole minor units. */
 export function buildQuote(input: QuoteInput): QuoteContent {
   const { unit, terms, state, today } = input;
-  const converter =
-    valueOf<Policies['converter']>(state, 'scope.policy.converter') ?? terms.policies.converter;
+  const converter = valueOf(state, 'scope.policy.converter') ?? terms.policies.converter;
   const priced = (['targeted', 'full'] as const).map((overhaul) => {
     const scope = buildScope(unit, input.rules, state, { overhaul, converter }, input.cause);
     return priceOption(input, overhaul, scope);
@@ -113,8 +112,8 @@ export function buildQuote(input: QuoteInput): QuoteContent {
       number: input.jobNumber,
       unit: unit.name,
       vehicle: vehicleName(state),
-      customer: valueOf<string>(state, 'customer.name') ?? '',
-      complaint: valueOf<string>(state, 'complaint.words') ?? '',
+      customer: valueOf(state, 'customer.name') ?? '',
+      complaint: valueOf(state, 'complaint.words') ?? '',
     },
     finding: input.finding,
     undetermined: input.diagnosis.undetermined,
@@ -127,7 +126,7 @@ export function buildQuote(input: QuoteInput): QuoteContent {
 /** "Veldt Carrow 2014", or "Bare unit". */
 export function vehicleName(state: JobState): string {
   if (valueOf(state, 'vehicle.bare')) return 'Bare unit';
-  const parts = ['make', 'model', 'year'].map((k) => valueOf<string | number>(state, `vehicle.${k}`));
+  const parts = ['make', 'model', 'year'].map((k) => valueOf(state, `vehicle.${k}`));
   return parts.filter((p) => p !== undefined).join(' ') || 'Vehicle not recorded';
 }
 
@@ -235,7 +234,7 @@ function noRepair(input: QuoteInput): QuoteOption {
 }
 
 function shareOf(state: JobState, total: number): number | null {
-  const value = valueOf<number>(state, 'vehicle.value');
+  const value = valueOf(state, 'vehicle.value');
   return value && !valueOf(state, 'vehicle.bare') ? total / value : null;
 }
 

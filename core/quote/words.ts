@@ -9,14 +9,14 @@ export type CauseCommit = { cause: string; contributing?: string[]; reason: stri
 
 /** The cause a job stands on: committed, or the leading one when it is determined. Null: none yet. */
 export function standingCause(state: JobState, diagnosis: Diagnosis): Cause | null {
-  const commit = valueOf<CauseCommit>(state, 'cause.commit');
+  const commit = valueOf(state, 'cause.commit');
   if (commit) return diagnosis.causes.find((c) => c.id === commit.cause) ?? null;
   return diagnosis.undetermined ? null : (diagnosis.causes[0] ?? null);
 }
 
 /** The finding in plain words for the customer: the technician's own where written, else drafted from the chain. */
 export function findingWords(unit: UnitDefinition, state: JobState, diagnosis: Diagnosis): string {
-  const own = valueOf<string>(state, 'cause.words');
+  const own = valueOf(state, 'cause.words');
   if (own) return own;
   const cause = standingCause(state, diagnosis);
   if (!cause) {

@@ -1,5 +1,5 @@
 import { below, valueOf } from '@/core/case';
-import type { Amount, JobState, PartGrade } from '@/core/case';
+import type { JobState } from '@/core/case';
 import { observe } from '@/core/evidence';
 import type { UnitDefinition } from '@/core/unit';
 
@@ -39,7 +39,7 @@ export function factsOf(
     { point: 'policy:overhaul', level: policies.overhaul, slots: ['scope.policy.overhaul'] },
     { point: 'policy:converter', level: policies.converter, slots: ['scope.policy.converter'] },
     ...observed,
-    ...below<{ grade: PartGrade }>(state, 'part.').flatMap(([part, v]) =>
+    ...below(state, 'part.').flatMap(([part, v]) =>
       v.grade === 'takedown' ? [{ point: `takedown:${part}`, level: 'yes', slots: [`part.${part}`] }] : [],
     ),
     ...spread(state),
@@ -50,8 +50,8 @@ export function factsOf(
 /** The policies of a job: its own where set, else the shop's. */
 export function policiesOf(state: JobState, shop: Policies): Policies {
   return {
-    overhaul: valueOf<OverhaulPolicy>(state, 'scope.policy.overhaul') ?? shop.overhaul,
-    converter: valueOf<ConverterPolicy>(state, 'scope.policy.converter') ?? shop.converter,
+    overhaul: valueOf(state, 'scope.policy.overhaul') ?? shop.overhaul,
+    converter: valueOf(state, 'scope.policy.converter') ?? shop.converter,
   };
 }
 
@@ -67,7 +67,7 @@ function causeFacts(cause: ScopeCause): Fact[] {
 
 /** What went through the whole system, not merely lay in the pan. */
 function spread(state: JobState): Fact[] {
-  const amount = (kind: string) => valueOf<{ amount: Amount }>(state, `debris.${kind}`)?.amount ?? 'none';
+  const amount = (kind: string) => valueOf(state, `debris.${kind}`)?.amount ?? 'none';
   const facts: Fact[] = [];
   const add = (level: string, ...kinds: string[]) =>
     facts.push({ point: 'spread', level, slots: kinds.map((k) => `debris.${k}`) });

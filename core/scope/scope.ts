@@ -81,7 +81,7 @@ export function buildScope(
     }
   }
   const removed: ScopeLine[] = [];
-  for (const [key, edit] of below<LineEdit>(state, 'scope.line.')) applyEdit(unit, lines, removed, key, edit);
+  for (const [key, edit] of below(state, 'scope.line.')) applyEdit(unit, lines, removed, key, edit);
   const kit = partsWithRole(unit, 'overhaul-kit').some((p) => lines.has(`part-${p.id}`));
   for (const line of lines.values()) {
     line.inKit =

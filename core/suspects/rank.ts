@@ -1,5 +1,5 @@
 import { below } from '@/core/case';
-import type { GridCell, JobState } from '@/core/case';
+import type { JobState } from '@/core/case';
 import { faultName } from '@/core/powerflow';
 import type { Fault } from '@/core/powerflow';
 import { elementOf, midSentence, partOf } from '@/core/unit';
@@ -34,7 +34,7 @@ export interface Suspect {
 
 /** The complaint grid of a job. */
 export function complaintsOf(state: JobState): Complaint[] {
-  return below<GridCell>(state, 'grid.').map(([gear, cell]) => ({ gear, cell }));
+  return below(state, 'grid.').map(([gear, cell]) => ({ gear, cell }));
 }
 
 /** Prepares the ranking for a unit: all hypotheses are solved once. Ranks single faults and plausible pairs, best first. */

@@ -5,7 +5,6 @@ import styled from 'styled-components';
 import { valueOf } from '@/core/case';
 import type { Cause } from '@/core/diagnosis';
 import { findingWords } from '@/core/quote';
-import type { CauseCommit } from '@/core/quote';
 import { SlotText } from '@/ui/job/fields';
 import { useJob, useReasoning } from '@/ui/job/provider';
 import { evidenceWords, percent } from '@/ui/job/words';
@@ -52,7 +51,7 @@ export function CauseStage() {
   const [chosen, setChosen] = useState<string | null>(null);
   if (!reasoning) return <Page>Working it out …</Page>;
   const { diagnosis } = reasoning;
-  const commit = valueOf<CauseCommit>(state, 'cause.commit');
+  const commit = valueOf(state, 'cause.commit');
   const wanted = chosen ?? commit?.cause;
   const cause = diagnosis.causes.find((c) => c.id === wanted && c.chain.length) ?? diagnosis.causes[0]!;
   return (
@@ -162,7 +161,7 @@ function LeftOpen({ cause }: { cause: Cause }) {
 function PlainWords() {
   const { unit, state, write } = useJob();
   const { reasoning } = useReasoning();
-  const own = valueOf<string>(state, 'cause.words');
+  const own = valueOf(state, 'cause.words');
   const draft = findingWords(unit, state, reasoning!.diagnosis);
   if (own !== undefined) {
     return (

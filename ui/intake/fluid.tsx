@@ -5,7 +5,7 @@ import { Notice, Stack } from '@/ui/system';
 
 /** The fluid as it is: at the car, and again when the pan comes off. */
 export function Fluid() {
-  const recent = useSlot<string>('history.fluid') === 'recent';
+  const recent = useSlot('history.fluid') === 'recent';
   return (
     <Stack $gap={14}>
       <SlotChoice

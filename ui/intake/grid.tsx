@@ -126,7 +126,7 @@ const FLAGS = [...CONDITIONS] as Condition[];
 /** The complaint by range and gear. A pressed field is a report; who reported it, and when it happens, stand beside it. */
 export function ComplaintGrid() {
   const { unit, state, write } = useJob();
-  const cellOf = (gear: string) => valueOf<GridCell>(state, `grid.${gear}`);
+  const cellOf = (gear: string) => valueOf(state, `grid.${gear}`);
   const change = (gear: string, patch: (cell: GridCell) => GridCell) => {
     const next = patch(cellOf(gear) ?? { behaviours: [], when: [], source: 'customer' });
     write(`grid.${gear}`, next.behaviours.length ? next : null);

@@ -3,7 +3,6 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { Checkbox } from 'react-aria-components';
 import styled from 'styled-components';
-import type { GridCell } from '@/core/case';
 import { dayWords } from '@/core/quote';
 import { ObjectNumber, ObjectText, SlotChoice, SlotNumber, SlotText, useObjectSlot } from '@/ui/job/fields';
 import { useBench, useSlot } from '@/ui/job/provider';
@@ -37,11 +36,11 @@ const Tick = styled(Checkbox)`
 /** Intake: who, what, what it does, what is known already. */
 export function Intake() {
   const { write, terms } = useBench();
-  const bare = useSlot<boolean>('vehicle.bare') ?? false;
-  const inPark = useSlot<GridCell>('grid.P')?.behaviours.includes('moves');
-  const inNeutral = useSlot<GridCell>('grid.N')?.behaviours.includes('moves');
+  const bare = useSlot('vehicle.bare') ?? false;
+  const inPark = useSlot('grid.P')?.behaviours.includes('moves');
+  const inNeutral = useSlot('grid.N')?.behaviours.includes('moves');
   const moves = inPark || inNeutral;
-  const scan = useSlot<string>('codes.scan');
+  const scan = useSlot('codes.scan');
   return (
     <Page>
       <Section title="Who and what">
@@ -153,7 +152,7 @@ const DayInput = dynamic(() => import('@/ui/system/day').then((m) => m.DayInput)
 
 /** The customer's number, one press away. */
 function Call() {
-  const phone = useSlot<string>('customer.phone');
+  const phone = useSlot('customer.phone');
   return phone ? (
     <p style={{ alignSelf: 'end', minHeight: 44, display: 'grid', alignItems: 'center' }}>
       <span>
@@ -165,7 +164,7 @@ function Call() {
 
 function PromiseDate() {
   const { write } = useBench();
-  const promised = useSlot<string>('job.promised') ?? null;
+  const promised = useSlot('job.promised') ?? null;
   const [changing, setChanging] = useState(false);
   return (
     <div style={{ width: 230 }}>
@@ -185,10 +184,8 @@ function PromiseDate() {
   );
 }
 
-type Rebuilt = { by: 'never' | 'here' | 'elsewhere' | 'unknown'; monthsAgo?: number; what?: string };
-
 function History() {
-  const [rebuilt, change] = useObjectSlot<Rebuilt>('history.rebuilt');
+  const [rebuilt, change] = useObjectSlot('history.rebuilt');
   const known = rebuilt.by === 'here' || rebuilt.by === 'elsewhere';
   return (
     <Stack $gap={16}>

@@ -3,7 +3,7 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { below, REPAIR_EFFECTS } from '@/core/case';
-import type { RepairEffect } from '@/core/case';
+import type { RepairEffect, ValueBelow } from '@/core/case';
 import { useBench, useJob } from '@/ui/job/provider';
 import { REPAIR_WORDS } from '@/ui/job/words';
 import { Button, Choice, Fields, Line, NumberInput, Picker, Stack, TextInput } from '@/ui/system';
@@ -26,15 +26,15 @@ const Rows = styled.ul`
 
 const shortId = () => crypto.randomUUID().slice(0, 8);
 
-function Kept({
+function Kept<P extends string>({
   prefix,
   say,
 }: {
-  prefix: string;
-  say: (value: Record<string, unknown>, key: string) => [string, string];
+  prefix: P;
+  say: (value: ValueBelow<P>, key: string) => [string, string];
 }) {
   const { state, write } = useJob();
-  const items = below<Record<string, never>>(state, prefix);
+  const items = below(state, prefix);
   if (items.length === 0) return null;
   return (
     <Rows>

@@ -1,6 +1,6 @@
 'use client';
 import { memo } from 'react';
-import type { Json } from '@/core/case';
+import type { Json, ValueAt } from '@/core/case';
 import { Choice, FieldLabel, NumberInput, Stack, TextInput } from '@/ui/system';
 import type { Option } from '@/ui/system';
 import { useBench, useSlot } from './provider';
@@ -24,7 +24,7 @@ export const SlotText = memo(function SlotText({ slot, maxLength = 4000, ...fiel
       maxLength={maxLength}
       keep={keepName(slot)}
       pause
-      value={useSlot<string>(slot) ?? ''}
+      value={asText(useSlot(slot))}
       onChange={(text) => write(slot, text.trim() === '' ? null : text)}
     />
   );
@@ -45,7 +45,7 @@ interface NumberProps {
 /** A number bound to a slot, written when the typist pauses or leaves. */
 export const SlotNumber = memo(function SlotNumber({ slot, scale = 1, ...field }: NumberProps) {
   const { write, keepName } = useBench();
-  const stored = useSlot<number>(slot);
+  const stored = asNumber(useSlot(slot));
   return (
     <NumberInput
       {...field}
@@ -68,13 +68,14 @@ interface ChoiceProps<T extends string> {
 /** One of a few values, bound to a slot. */
 export function SlotChoice<T extends string>(props: ChoiceProps<T>) {
   const { write } = useBench();
+  const stored = useSlot(props.slot);
   return (
     <Stack $gap={4}>
       {!props.hideLabel && <FieldLabel as="span">{props.label}</FieldLabel>}
       <Choice
         label={props.label}
         tall={props.tall}
-        value={useSlot<T>(props.slot)}
+        value={props.options.find((o) => o.value === stored)?.value}
         options={props.options}
         onChange={(v) => write(props.slot, v)}
       />
@@ -82,16 +83,19 @@ export function SlotChoice<T extends string>(props: ChoiceProps<T>) {
   );
 }
 
+/** What an object slot holds. */
+type ObjectAt<S extends string> = Extract<ValueAt<S>, { [key: string]: unknown }>;
+
 /** An object slot and a way to change some of its fields; the others keep their values. Null clears the slot. */
-export function useObjectSlot<T extends { [key: string]: Json }>(
-  slot: string,
-): [Partial<T>, (patch: Partial<T> | null) => void] {
+export function useObjectSlot<S extends string>(
+  slot: S,
+): [Partial<ObjectAt<S>>, (patch: { [K in keyof ObjectAt<S>]?: ObjectAt<S>[K] | null } | null) => void] {
   const { write, now } = useBench();
-  const value: Partial<T> = useSlot<T>(slot) ?? {};
-  const change = (patch: Partial<T> | null) => {
+  const value = asFields(useSlot(slot)) as Partial<ObjectAt<S>>;
+  const change = (patch: { [key: string]: unknown } | null) => {
     if (patch === null) return write(slot, null);
     // From the record as it stands at this moment: two fields left at once must not undo each other.
-    const kept = Object.entries({ ...now<T>(slot), ...patch }).filter(
+    const kept = Object.entries({ ...asFields(now(slot)), ...patch }).filter(
       ([, v]) => v !== undefined && v !== null,
     );
     write(slot, kept.length ? (Object.fromEntries(kept) as Json) : null);
@@ -99,16 +103,23 @@ export function useObjectSlot<T extends { [key: string]: Json }>(
   return [value, change];
 }
 
+const asText = (value: Json | undefined) => (typeof value === 'string' ? value : '');
+const asNumber = (value: Json | undefined) => (typeof value === 'number' ? value : undefined);
+const asFields = (value: unknown): { [key: string]: Json } =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+    ? (value as { [key: string]: Json })
+    : {};
+
 /** Text bound to one field of an object slot. */
 export function ObjectText(props: { slot: string; field: string; label: string; maxLength: number }) {
-  const [value, change] = useObjectSlot<{ [key: string]: Json }>(props.slot);
+  const [value, change] = useObjectSlot(props.slot);
   return (
     <TextInput
       label={props.label}
       maxLength={props.maxLength}
       keep={useBench().keepName(`${props.slot}.${props.field}`)}
       pause
-      value={(value[props.field] as string | undefined) ?? ''}
+      value={asText(value[props.field])}
       onChange={(text) => change({ [props.field]: text.trim() ? text : null })}
     />
   );
@@ -124,14 +135,14 @@ export function ObjectNumber(props: {
   max: number;
   whole?: boolean;
 }) {
-  const [value, change] = useObjectSlot<{ [key: string]: Json }>(props.slot);
+  const [value, change] = useObjectSlot(props.slot);
   const { slot, field, ...rest } = props;
   return (
     <NumberInput
       {...rest}
       keep={useBench().keepName(`${slot}.${field}`)}
       pause
-      value={value[field] as number | undefined}
+      value={asNumber(value[field])}
       onChange={(v) => change({ [field]: v })}
     />
   );

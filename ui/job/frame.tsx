@@ -136,7 +136,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
               {job.unit.name}, job {job.number}
             </small>
           </Title>
-          <Words>{valueOf<string>(job.state, 'complaint.words') ?? 'No complaint written down yet'}</Words>
+          <Words>{valueOf(job.state, 'complaint.words') ?? 'No complaint written down yet'}</Words>
         </div>
         <Right>
           <Money />
@@ -166,7 +166,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
 }
 
 function Promise() {
-  const promised = useSlot<string>('job.promised');
+  const promised = useSlot('job.promised');
   return promised ? <span>Promised {dayWords(promised)}</span> : null;
 }
 

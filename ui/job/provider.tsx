@@ -2,7 +2,7 @@
 import { createContext, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { ReactNode } from 'react';
 import { below, valueOf } from '@/core/case';
-import type { Clash, Json, JobState, Quoted, Stage } from '@/core/case';
+import type { Clash, Json, JobState, Quoted, Stage, ValueAt, ValueBelow } from '@/core/case';
 import type { Knowledge } from '@/core/diagnosis';
 import type { ShopTerms } from '@/core/quote';
 import type { ScopeRules } from '@/core/scope';
@@ -39,7 +39,7 @@ interface JobBench extends JobLibrary {
   writeMany: (writes: [string, Json][]) => void;
   addPhoto: (id: string, blob: Blob) => void;
   /** The value of a slot at this moment, without following it. */
-  now: <T extends Json>(slot: string) => T | undefined;
+  now: <S extends string>(slot: S) => ValueAt<S> | undefined;
   /** A name for what is typed into a field of this job, per person. */
   keepName: (field: string) => string;
 }
@@ -86,9 +86,9 @@ export function useJob(): JobBench & JobRecord {
 }
 
 /** The value of one slot; drawn anew only when that slot changes. */
-export function useSlot<T extends Json>(slot: string): T | undefined {
+export function useSlot<S extends string>(slot: S): ValueAt<S> | undefined {
   const { source } = useContext(BenchContext)!;
-  const read = () => valueOf<T>(source.read().state, slot);
+  const read = () => valueOf(source.read().state, slot);
   return useSyncExternalStore(source.subscribe, read, read);
 }
 
@@ -103,11 +103,11 @@ export function useClashes(): ClashValue {
 }
 
 /** Every slot below a prefix; drawn anew only when one of them changes. */
-export function useSlots<T extends Json>(prefix: string): [string, T][] {
+export function useSlots<P extends string>(prefix: P): [string, ValueBelow<P>][] {
   const { source } = useContext(BenchContext)!;
-  const last = useRef<[string, T][]>([]);
+  const last = useRef<[string, ValueBelow<P>][]>([]);
   const read = () => {
-    const now = below<T>(source.read().state, prefix);
+    const now = below(source.read().state, prefix);
     const before = last.current;
     const same =
       now.length === before.length && now.every(([k, v], i) => k === before[i]![0] && v === before[i]![1]);
@@ -177,7 +177,7 @@ function OneJob({ start, children }: { start: JobStart; children: ReactNode }) {
       writeMany,
       write: (slot: string, value: Json) => writeMany([[slot, value]]),
       addPhoto: (id: string, blob: Blob) => void engine?.addPhoto(start.number, id, blob),
-      now: <T extends Json>(slot: string) => valueOf<T>(source.read().state, slot),
+      now: <S extends string>(slot: S) => valueOf(source.read().state, slot),
       keepName: (field: string) => `pelvik ${start.user.id} ${start.number} ${field}`,
     };
   }, [start, library, source, view, engine]);

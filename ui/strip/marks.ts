@@ -12,7 +12,7 @@ export function marksOf(unit: UnitDefinition, state: JobState): Record<string, D
   const partsOf = (station: string, ids: string[]) =>
     unit.parts
       .filter((p) => ids.includes(p.id) && p.station === station)
-      .map((p) => valueOf<{ grade: PartGrade }>(state, `part.${p.id}`)?.grade);
+      .map((p) => valueOf(state, `part.${p.id}`)?.grade);
   for (const element of unit.elements) {
     const lining = levels.get(`lining:${element.id}`);
     const grades = partsOf(element.station, [...element.feedPath, ...element.powerPath, element.id]);
@@ -21,7 +21,7 @@ export function marksOf(unit: UnitDefinition, state: JobState): Record<string, D
   for (const set of unit.gearsets) {
     const grades = unit.parts
       .filter((p) => p.splits?.away.some((a) => 'gearset' in a && a.gearset === set.id))
-      .map((p) => valueOf<{ grade: PartGrade }>(state, `part.${p.id}`)?.grade);
+      .map((p) => valueOf(state, `part.${p.id}`)?.grade);
     marks[set.id] = { condition: worst(undefined, grades), out: isOut(state, set.station) };
   }
   const converter = levels.get('converter-lining');
@@ -33,7 +33,7 @@ export function marksOf(unit: UnitDefinition, state: JobState): Record<string, D
   const pumpStation = stationOfRole(unit, 'pump-gears', 'pump-cover');
   const pump = unit.parts
     .filter((p) => p.station === pumpStation)
-    .map((p) => valueOf<{ grade: PartGrade }>(state, `part.${p.id}`)?.grade);
+    .map((p) => valueOf(state, `part.${p.id}`)?.grade);
   marks.pump = { condition: worst(undefined, pump), out: isOut(state, pumpStation) };
   return marks;
 }

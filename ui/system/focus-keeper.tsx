@@ -31,7 +31,7 @@ function nearest({ within }: Place): HTMLElement | null {
   return null;
 }
 
-/** Keeps the focus where somebody was when what had it is removed or can no longer be used: never back to the top. */
+/** Keeps the focus where somebody was when what had it is removed: never back to the top. */
 export function FocusKeeper() {
   useEffect(() => {
     // From now on presses are heard: before, the page is only a picture of itself.
@@ -42,9 +42,8 @@ export function FocusKeeper() {
       if (event.target instanceof Element) last = placeOf(event.target);
     };
     const look = () => {
-      const gone = last && (!last.element.isConnected || last.element.matches(':disabled'));
-      if (!gone || document.activeElement !== document.body) return;
-      nearest(last!)?.focus();
+      if (!last || last.element.isConnected || document.activeElement !== document.body) return;
+      nearest(last)?.focus();
     };
     const observer = new MutationObserver(() => {
       if (!last || document.activeElement !== document.body) return;
@@ -52,12 +51,7 @@ export function FocusKeeper() {
       timer = setTimeout(look, PATIENCE);
     });
     document.addEventListener('focusin', remember);
-    observer.observe(document.body, {
-      childList: true,
-      subtree: true,
-      attributes: true,
-      attributeFilter: ['disabled'],
-    });
+    observer.observe(document.body, { childList: true, subtree: true });
     return () => {
       document.removeEventListener('focusin', remember);
       observer.disconnect();

@@ -2,7 +2,7 @@
 import { memo } from 'react';
 import styled from 'styled-components';
 import { AMOUNTS, DEBRIS_KINDS, DEBRIS_PLACES } from '@/core/case';
-import type { Amount, DebrisKind, DebrisPlace, PartGrade } from '@/core/case';
+import type { DebrisKind, DebrisPlace, PartGrade } from '@/core/case';
 import { judgeSolenoid } from '@/core/evidence';
 import type { Element, Part, Solenoid } from '@/core/unit';
 import { ObjectNumber, ObjectText, SlotChoice, SlotNumber, useObjectSlot } from '@/ui/job/fields';
@@ -45,8 +45,8 @@ const GRADE_OPTIONS: { value: PartGrade; label: string; tone?: 'bad' | 'warn' | 
 
 /** A part's grade. Nothing chosen means nobody looked, which is never "sound". */
 export const PartItem = memo(function PartItem({ part }: { part: Part }) {
-  const slot = `part.${part.id}`;
-  const [value, change] = useObjectSlot<{ grade: PartGrade; note?: string }>(slot);
+  const slot = `part.${part.id}` as const;
+  const [value, change] = useObjectSlot(slot);
   const weak = (part.weakness ?? 0) > 1.3;
   return (
     <Item>
@@ -80,11 +80,9 @@ export function DebrisItem() {
   );
 }
 
-type Debris = { amount: Amount; where?: DebrisPlace };
-
 /** Kind × amount × where. */
 const DebrisKindItem = memo(function DebrisKindItem({ kind }: { kind: DebrisKind }) {
-  const [value, change] = useObjectSlot<Debris>(`debris.${kind}`);
+  const [value, change] = useObjectSlot(`debris.${kind}`);
   const { name, source } = DEBRIS_WORDS[kind];
   return (
     <Item>
@@ -148,7 +146,7 @@ export function FilterItem() {
 /** A filter seen from outside tells less than one cut open. */
 function FilterOpened() {
   const { write } = useBench();
-  const opened = useSlot<boolean>('filter.opened');
+  const opened = useSlot('filter.opened');
   return (
     <Choice
       label="How the filter was looked at"
@@ -165,8 +163,8 @@ function FilterOpened() {
 
 /** Resistance with the temperature it was measured at; judged at 20 °C against the unit's limits. */
 export const SolenoidItem = memo(function SolenoidItem({ solenoid }: { solenoid: Solenoid }) {
-  const slot = `solenoid.${solenoid.id}`;
-  const { ohm, temperatureC } = useSlot<{ ohm?: number; temperatureC?: number }>(slot) ?? {};
+  const slot = `solenoid.${solenoid.id}` as const;
+  const { ohm, temperatureC } = useSlot(slot) ?? {};
   const judged =
     ohm !== undefined && temperatureC !== undefined ? judgeSolenoid(solenoid, ohm, temperatureC) : null;
   return (
@@ -244,18 +242,10 @@ export const BandItem = memo(function BandItem({ element }: { element: Element }
   );
 });
 
-type Air = {
-  result: 'holds' | 'leaks' | 'no-apply';
-  pressureKpa?: number;
-  temperatureC?: number;
-  oilFilm?: boolean;
-  where?: string;
-};
-
 /** Air test with what decides how much it is worth: pressure, temperature, oil film, and where it bubbled. */
 export const AirTestItem = memo(function AirTestItem({ element }: { element: Element }) {
-  const slot = `airtest.${element.id}`;
-  const [value, change] = useObjectSlot<Air>(slot);
+  const slot = `airtest.${element.id}` as const;
+  const [value, change] = useObjectSlot(slot);
   return (
     <Stack>
       <Choice

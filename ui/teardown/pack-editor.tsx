@@ -3,7 +3,7 @@ import { memo, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { stateFromValues, valueOf } from '@/core/case';
 import { faceSlot, PATTERN_WORDS, readPack } from '@/core/evidence';
-import type { Face, FaceGrade, PlateReading } from '@/core/evidence';
+import type { Face, PlateReading } from '@/core/evidence';
 import type { Element } from '@/core/unit';
 import { SlotNumber } from '@/ui/job/fields';
 import { useBench, useSlots } from '@/ui/job/provider';
@@ -78,7 +78,7 @@ const HEIGHT = 190;
 export const PackEditor = memo(function PackEditor({ element }: { element: Element }) {
   const { writeMany } = useBench();
   const prefix = `plate.${element.id}.`;
-  const graded = useSlots<FaceGrade>(prefix);
+  const graded = useSlots(prefix);
   const state = useMemo(
     () => stateFromValues(Object.fromEntries(graded.map(([face, grade]) => [`${prefix}${face}`, grade]))),
     [graded, prefix],
@@ -93,7 +93,7 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
       const kind = reading.plates[plate]!.kind;
       const slot = faceSlot(element.id, plate, face);
       const grade = gradeFor(with_, kind);
-      return kind === 'wave' || (valueOf<string>(state, slot) ?? null) === grade ? [] : [[slot, grade]];
+      return kind === 'wave' || (valueOf(state, slot) ?? null) === grade ? [] : [[slot, grade]];
     });
     if (writes.length) writeMany(writes);
   };

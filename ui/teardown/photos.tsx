@@ -8,8 +8,6 @@ import { ObjectText } from '@/ui/job/fields';
 import { useEngine } from '@/ui/sync/context';
 import { Button, Line } from '@/ui/system';
 
-type Photo = { about: string; caption?: string; marker?: { x: number; y: number } };
-
 const Shots = styled.ul`
   display: flex;
   flex-wrap: wrap;
@@ -47,7 +45,7 @@ const Picture = styled.button`
 export function PhotoOf({ about, name }: { about: string; name: string }) {
   const { write, addPhoto, user } = useBench();
   const [local, setLocal] = useState<Record<string, string>>({});
-  const mine = useSlots<Photo>('photo.').filter(([, p]) => p.about === about);
+  const mine = useSlots('photo.').filter(([, p]) => p.about === about);
   const take = (files: FileList | null) => {
     const file = files?.[0];
     if (!file) return;

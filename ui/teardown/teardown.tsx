@@ -123,7 +123,7 @@ const StationTab = memo(function StationTab(props: {
   onChoose: (id: string) => void;
 }) {
   const { station } = props;
-  const out = useSlot<boolean>(`station.${station.id}.out`) === true;
+  const out = useSlot(`station.${station.id}.out`) === true;
   return (
     <Tab isSelected={props.chosen} data-out={out || undefined} onChange={() => props.onChoose(station.id)}>
       <span>
@@ -157,7 +157,7 @@ function withCurrent(
 const StationSheet = memo(function StationSheet({ station }: { station: Station }) {
   const { unit, write } = useBench();
   const converterStation = unit.parts.find((p) => p.id === unit.converter.part)?.station;
-  const out = useSlot<boolean>(`station.${station.id}.out`) === true;
+  const out = useSlot(`station.${station.id}.out`) === true;
   const parts = inspectedParts(unit, station.id);
   const solenoids = unit.solenoids.filter(
     (s) => unit.parts.find((p) => p.id === s.part)?.station === station.id,
