@@ -1,5 +1,6 @@
 import { Client } from 'pg';
 import shop from '@/data/demo/shop.json';
+import { signIn } from '../sign-in';
 import type { Figure } from './figure';
 import { quantile } from './figure';
 import type { Served } from './served';
@@ -37,13 +38,7 @@ export async function fillLarge(databaseUrl: string): Promise<void> {
 
 /** Board, search and job page at that size. */
 export async function large({ base }: Served): Promise<Figure[]> {
-  const { id, password } = shop.people[0]!;
-  const answer = await fetch(`${base}/api/session`, {
-    method: 'POST',
-    headers: { 'x-pelvik': '1', 'content-type': 'application/json' },
-    body: JSON.stringify({ id, password }),
-  });
-  const cookie = answer.headers.get('set-cookie')!.split(';')[0]!;
+  const cookie = await signIn(base, shop.people[0]!.id);
   const of = `${JOBS} jobs and ${(JOBS * ENTRIES_EACH) / 1e6} million entries, median of ${RUNS}`;
   const ask = async (name: string, path: string, budget: number): Promise<Figure> => {
     const times: number[] = [];

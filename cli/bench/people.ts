@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import shop from '@/data/demo/shop.json';
+import { OURS, signIn } from '../sign-in';
 import type { Figure } from './figure';
 import { quantile } from './figure';
 import type { Served } from './served';
@@ -10,7 +11,6 @@ const JOBS = 12;
 const EVERY_MS = 2000;
 const WARM_UP_S = 20;
 const SECONDS = 120;
-const OURS = { 'x-pelvik': '1', 'content-type': 'application/json' };
 
 /** Fifty people on one server: every two seconds each opens a page or sends an entry. */
 export async function people({ base, pid }: Served): Promise<Figure[]> {
@@ -73,16 +73,6 @@ export async function people({ base, pid }: Served): Promise<Figure[]> {
 }
 
 const rest = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds));
-
-async function signIn(base: string, id: string): Promise<string> {
-  const { password } = shop.people.find((p) => p.id === id)!;
-  const answer = await fetch(`${base}/api/session`, {
-    method: 'POST',
-    headers: OURS,
-    body: JSON.stringify({ id, password }),
-  });
-  return answer.headers.get('set-cookie')!.split(';')[0]!;
-}
 
 /** A job like those of a shop: a complaint, two packs looked at. */
 async function filledJob(base: string, cookie: string): Promise<number> {

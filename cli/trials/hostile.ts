@@ -1,5 +1,5 @@
-import shop from '@/data/demo/shop.json';
 import unit from '@/data/units/ostrel-four.json';
+import { OURS, signIn } from '../sign-in';
 import { dice } from './dice';
 import type { Dice } from './dice';
 import type { Stack } from './stack';
@@ -18,7 +18,6 @@ export interface HostileFigures {
 
 const LIMIT_MS = 2000;
 const AT_ONCE = 4;
-const OURS = { 'x-pelvik': '1', 'content-type': 'application/json' };
 
 /** Something sent where something else belongs. */
 interface Shot {
@@ -80,16 +79,6 @@ async function fire(base: string, shot: Shot, cookie: string, figures: HostileFi
   }
   if (took > LIMIT_MS) figures.tooSlow++;
   if (took > figures.slowestMs) [figures.slowestMs, figures.slowest] = [took, named];
-}
-
-async function signIn(base: string, id: string): Promise<string> {
-  const { password } = shop.people.find((p) => p.id === id)!;
-  const answer = await fetch(`${base}/api/session`, {
-    method: 'POST',
-    headers: OURS,
-    body: JSON.stringify({ id, password }),
-  });
-  return answer.headers.get('set-cookie')!.split(';')[0]!;
 }
 
 /** An endpoint with a body it would take. */
