@@ -2,8 +2,15 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
-import { buildSync } from 'esbuild';
-import { DATA, hashOf, ROOT } from './system';
+import {
+  BACKGROUND,
+  bundleBackground,
+  bundleCustomer,
+  bundleServer,
+  bundleServiceWorker,
+  STATIC,
+} from './bundle';
+import { hashOf, ROOT } from './system';
 import { CommandError } from './fail';
 
 const SOURCES = [
@@ -18,6 +25,7 @@ const SOURCES = [
   'proxy.ts',
   'instrumentation.ts',
   'cli/build.ts',
+  'cli/bundle.ts',
   'next.config.ts',
   'tsconfig.json',
   'package-lock.json',
@@ -40,72 +48,21 @@ export function ensureBuild(): number {
     throw new CommandError(
       `The build failed:\n${(done.stdout + done.stderr).trim().split('\n').slice(-40).join('\n')}`,
     );
-  bundle(hash.slice(0, 12));
+  bundleServer();
+  bundleBackground(BACKGROUND);
+  bundleServiceWorker(hash.slice(0, 12));
+  bundleCustomer();
   compress();
   writeFileSync(STAMP, hash);
   return (Date.now() - started) / 1000;
 }
 
-const made = (name: string) => path.join(ROOT, '.next', name);
-
-/** The server process and its background processes, as plain files that start without a compiler. */
-export const SERVER = made('pelvik-server.mjs');
-export const BACKGROUND = made('pelvik-background.mjs');
-const SERVICE_WORKER = made('pelvik-service-worker.js');
-
-const COMMON = { bundle: true, absWorkingDir: ROOT, logLevel: 'error', jsx: 'automatic' } as const;
-const NODE = {
-  ...COMMON,
-  platform: 'node',
-  format: 'esm',
-  packages: 'external',
-  target: 'node20',
-} as const;
-
-/** The entry of the background processes as one file; returns where it is. */
-export function bundleBackground(outfile = path.join(DATA, 'background.mjs')): string {
-  buildSync({ ...NODE, entryPoints: ['app/background.ts'], outfile });
-  return outfile;
-}
-
-function bundle(build: string): void {
-  buildSync({ ...NODE, entryPoints: ['server/main.ts'], outfile: SERVER });
-  bundleBackground(BACKGROUND);
-  buildSync({
-    ...COMMON,
-    entryPoints: ['workers/service.worker.ts'],
-    outfile: SERVICE_WORKER,
-    format: 'iife',
-    target: 'es2022',
-    minify: true,
-    define: {
-      'self.__PRECACHE': JSON.stringify(staticFiles()),
-      'self.__BUILD': JSON.stringify(build),
-      'process.env.NODE_ENV': '"production"',
-    },
-  });
-}
-
 /** The program's files as small as they can be made, once, instead of anew for every browser. */
 function compress(): void {
-  const root = path.join(ROOT, '.next', 'static');
-  for (const file of readdirSync(root, { recursive: true, encoding: 'utf8' })) {
+  for (const file of readdirSync(STATIC, { recursive: true, encoding: 'utf8' })) {
     if (!/\.(js|css)$/.test(file)) continue;
-    const bytes = readFileSync(path.join(root, file));
-    writeFileSync(path.join(root, `${file}.br`), brotliCompressSync(bytes));
-    writeFileSync(path.join(root, `${file}.gz`), gzipSync(bytes, { level: 9 }));
+    const bytes = readFileSync(path.join(STATIC, file));
+    writeFileSync(path.join(STATIC, `${file}.br`), brotliCompressSync(bytes));
+    writeFileSync(path.join(STATIC, `${file}.gz`), gzipSync(bytes, { level: 9 }));
   }
-}
-
-/** Everything of the program that a browser may need while there is no network: names change with their content. */
-function staticFiles(): { url: string; revision: null }[] {
-  const root = path.join(ROOT, '.next', 'static');
-  return readdirSync(root, { recursive: true, withFileTypes: true })
-    .filter((f) => f.isFile() && /\.(js|css|woff2?)$/.test(f.name))
-    .map((f) => path.relative(root, path.join(f.parentPath, f.name)))
-    .sort()
-    .map((name) => ({
-      url: `/_next/static/${name.split(path.sep).map(encodeURIComponent).join('/')}`,
-      revision: null,
-    }));
 }

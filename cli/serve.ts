@@ -1,6 +1,6 @@
 import type { ChildProcess } from 'node:child_process';
 import path from 'node:path';
-import { BACKGROUND, bundleBackground, SERVER } from './build';
+import { BACKGROUND, bundleBackground, bundleCustomer, CUSTOMER, SERVER } from './bundle';
 import { CommandError } from './fail';
 import { DATA, start } from './system';
 
@@ -34,6 +34,7 @@ export async function serve({
       PELVIK_LOG: process.env.PELVIK_LOG ?? 'warn',
       PELVIK_LOG_FOLDER: process.env.PELVIK_LOG_FOLDER ?? path.join(DATA, 'log'),
       PELVIK_BACKGROUND: mode === 'start' ? BACKGROUND : bundleBackground(),
+      PELVIK_CUSTOMER: mode === 'start' ? CUSTOMER : bundleCustomer(),
     },
   });
   const until = Date.now() + 60_000;

@@ -48,6 +48,25 @@ export function open<P = object>(handler: OpenHandler<P>) {
   };
 }
 
+type Draw<P> = (params: P, nonce: string) => Promise<string>;
+type DrawMessage = (title: string, words: string, nonce: string) => Promise<string>;
+
+/** A page anyone may open, drawn as a whole document; what goes wrong is said on a page too. */
+export function openPage<P = object>(draw: Draw<P>, message: DrawMessage) {
+  return async (request: NextRequest, context: Context<P>): Promise<Response> => {
+    const nonce = request.headers.get('x-nonce') ?? '';
+    const [status, html] = await draw(await context.params, nonce).then(
+      (page) => [200, page] as const,
+      async (error: unknown) => {
+        const { status, message: title, remedy } = told(error, request);
+        return [status, await message(title, remedy, nonce)] as const;
+      },
+    );
+    const headers = { 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store' };
+    return new Response(html, { status, headers });
+  };
+}
+
 /** Cross-site requests carry neither our header nor our origin. */
 function refuseForeign(request: NextRequest): void {
   const origin = request.headers.get('origin');
@@ -63,11 +82,18 @@ function refuseForeign(request: NextRequest): void {
 }
 
 function failure(error: unknown, request: NextRequest): Response {
-  if (error instanceof UserError) {
-    const { status, message, remedy, problems } = error;
-    const headers = status === 503 ? { 'retry-after': '3' } : undefined;
-    return NextResponse.json({ error: { message, remedy, problems } }, { status, headers });
-  }
+  const { status, message, remedy, problems } = told(error, request);
+  const headers = status === 503 ? { 'retry-after': '3' } : undefined;
+  return NextResponse.json({ error: { message, remedy, problems } }, { status, headers });
+}
+
+interface Told extends Pick<UserError, 'message' | 'remedy' | 'problems'> {
+  status: number;
+}
+
+/** What went wrong, as the user is told it; what nobody foresaw is logged. */
+function told(error: unknown, request: NextRequest): Told {
+  if (error instanceof UserError) return error;
   log.error(
     {
       method: request.method,
@@ -76,11 +102,12 @@ function failure(error: unknown, request: NextRequest): Response {
     },
     'request failed',
   );
-  const message = 'Something went wrong on the server.';
-  return NextResponse.json(
-    { error: { message, remedy: 'Nothing typed is lost: it is kept on this device.', problems: [] } },
-    { status: 500 },
-  );
+  return {
+    status: 500,
+    message: 'Something went wrong on the server.',
+    remedy: 'Nothing typed is lost: it is kept on this device.',
+    problems: [],
+  };
 }
 
 /** Whether the request came over TLS, as the server's front door found it (`server/main.ts`). */

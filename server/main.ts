@@ -19,6 +19,9 @@ const proxies = (process.env.PELVIK_TRUSTED_PROXIES ?? '').split(',').map((p) =>
 
 const FILES = { etag: true, immutable: true, maxAge: 365 * 24 * 3600, brotli: true, gzip: true } as const;
 
+/** While developing, Next serves its own. */
+const OWN_FILES = dev ? /^\/_next\/static(\/customer\/.+)$/ : /^\/_next\/static(\/.+)$/;
+
 /** How long an answer about the database stays good, ms. */
 const FRESH = 1000;
 
@@ -28,10 +31,10 @@ async function main(): Promise<void> {
   const handle = app.getRequestHandler();
   const door = frontDoor(proxies.filter(Boolean));
   // The program's own files, compressed by the build; their names change with their content.
-  const files = dev ? null : sirv(path.join(process.cwd(), '.next', 'static'), FILES);
+  const files = sirv(path.join(process.cwd(), '.next', 'static'), FILES);
   const server = createServer((request, response) => {
     if (!door.admit(request, response)) return;
-    const file = files && /^\/_next\/static(\/.+)$/.exec(request.url ?? '')?.[1];
+    const file = OWN_FILES.exec(request.url ?? '')?.[1];
     if (file) {
       response.setHeader('X-Content-Type-Options', 'nosniff');
       files(Object.assign(request, { url: file }), response, () => {

@@ -41,6 +41,7 @@ test('undetermined is said plainly, with what could still change; the price stan
   await expect(customer.getByText(/not yet determined what failed first/)).toBeVisible();
   await expect(customer.getByRole('heading', { name: 'What could still change' })).toBeVisible();
   await expect(customer.getByText('Of the vehicle’s value').first()).toBeVisible();
+  expect(await customer.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
   await customer.context().close();
 });
 
@@ -93,6 +94,55 @@ test('what is typed on the phone is not lost by a reload', async ({ page, browse
   await customer.reload();
   await expect(customer.getByLabel('A question or a remark')).toHaveValue('Could you');
   await customer.context().close();
+});
+
+test('an answer that cannot be sent says so; what was typed and chosen stays', async ({ page, browser }) => {
+  const { path } = await sent(page);
+  const customer = await phone(browser, path);
+  await customer.getByRole('radio', { name: /Targeted repair/ }).check();
+  await customer.getByLabel('Your name, typed, is your signature').fill('Isaura Tennant');
+  await customer.context().setOffline(true);
+  await customer.getByRole('button', { name: 'Accept: Targeted repair' }).click();
+  await expect(customer.getByRole('alert')).toContainText('No connection');
+  await customer.context().setOffline(false);
+  await customer.getByRole('button', { name: 'Accept: Targeted repair' }).click();
+  await expect(customer.getByRole('status')).toContainText('Isaura Tennant accepted “Targeted repair”');
+  await expect(customer.locator('#answered')).toBeFocused();
+  await customer.context().close();
+});
+
+test('the link works without scripts as far as reading goes, and says how to answer', async ({
+  page,
+  browser,
+}) => {
+  const { path } = await sent(page);
+  const context = await browser.newContext({ javaScriptEnabled: false });
+  const customer = await context.newPage();
+  await customer.goto(path);
+  await expect(customer.getByRole('heading', { name: 'What we propose', exact: true })).toBeVisible();
+  await expect(customer.getByText('allow scripts for this page')).toBeVisible();
+  await context.close();
+});
+
+test('little is sent for it: under 100 kB of script', async ({ page, browser }) => {
+  const { path } = await sent(page);
+  const context = await browser.newContext();
+  const customer = await context.newPage();
+  const scripts: Promise<number>[] = [];
+  customer.on('response', (answer) => {
+    if (answer.request().resourceType() === 'script')
+      scripts.push(
+        answer
+          .request()
+          .sizes()
+          .then((s) => s.responseBodySize),
+      );
+  });
+  await customer.goto(path, { waitUntil: 'networkidle' });
+  const bytes = (await Promise.all(scripts)).reduce((a, b) => a + b, 0);
+  expect(bytes).toBeGreaterThan(0);
+  expect(bytes).toBeLessThan(100_000);
+  await context.close();
 });
 
 test('every line of every option adds up to its total', async ({ page, browser }) => {

@@ -93,12 +93,12 @@ test('bad input gets a clear answer', async ({ page }) => {
 });
 
 test('a stale or unknown customer link says what to do and shows nothing', async ({ page }) => {
-  await page.goto(`/q/${'B'.repeat(43)}`);
+  expect((await page.goto(`/q/${'B'.repeat(43)}`))!.status()).toBe(404);
   await expect(page.getByRole('heading', { name: 'This link is not known.' })).toBeVisible();
   await signIn(page, 'ivo');
   const { path } = await (await page.request.post('/api/jobs/1003/quotes/1/link', { headers: OURS })).json();
   await page.request.delete('/api/jobs/1003/quotes/1/link', { headers: OURS });
-  await page.goto(path);
+  expect((await page.goto(path))!.status()).toBe(410);
   await expect(page.getByRole('heading', { name: 'This link is no longer valid.' })).toBeVisible();
   await expect(page.getByText('Sunniva')).toHaveCount(0);
 });

@@ -237,14 +237,30 @@ async function settle(people: Person[], job: number, figures: FaultFigures): Pro
     person.net = 'well';
     await person.context.setOffline(false);
   }
-  for (const { page } of people) {
+  for (const { id, page } of people) {
     const saved = page.locator('[data-status="saved"]').waitFor({ timeout: REST });
-    await saved.catch(() => figures.stillWaiting++);
+    await saved.catch(async () => {
+      figures.stillWaiting++;
+      process.stderr.write(`${id} still waits: ${await whatShows(page)}\n`);
+    });
   }
   // A page asks for news every four seconds.
   await pause(people[0]!.page, 9000);
   for (const person of people)
     if (!(await person.page.getByRole('region', { name: PACK }).isVisible())) await openPack(person, job);
+}
+
+/** What a screen that never came to rest shows: its address, its status and its words. */
+async function whatShows(page: Page): Promise<string> {
+  const status = await page
+    .locator('[data-status]')
+    .evaluateAll((list) => list.map((e) => e.getAttribute('data-status')))
+    .catch(() => []);
+  const words = await page
+    .locator('body')
+    .innerText({ timeout: 2000 })
+    .catch((e: unknown) => String(e));
+  return `${page.url()} [${status.join(', ')}] ${words.replace(/\s+/g, ' ').slice(0, 600)}`;
 }
 
 async function compare(

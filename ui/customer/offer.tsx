@@ -1,19 +1,21 @@
-'use client';
 import styled from 'styled-components';
 import { dayWords, formatMoney } from '@/core/quote';
 import type { QuoteContent, QuoteOption } from '@/core/quote';
 import { percent } from '@/ui/job/words';
 
-const OptionBox = styled.label<{ $on: boolean }>`
+const OptionBox = styled.label`
   display: grid;
   grid-template-columns: 28px minmax(0, 1fr) auto;
   gap: 6px 12px;
   padding: 16px 0 16px 14px;
   border-top: 1px solid var(--rule);
-  border-left: 5px solid ${(p) => (p.$on ? 'var(--accent)' : 'transparent')};
-  background: ${(p) => (p.$on ? 'var(--accent-wash)' : 'transparent')};
+  border-left: 5px solid transparent;
   padding-right: 14px;
   cursor: pointer;
+  &:has(input:checked) {
+    border-left-color: var(--accent);
+    background: var(--accent-wash);
+  }
   input {
     width: 24px;
     height: 24px;
@@ -75,21 +77,22 @@ const Details = styled.details`
 export function Offer(props: {
   option: QuoteOption;
   content: QuoteContent;
-  on: boolean;
+  /** Accepted before. */
+  chosen: boolean;
   disabled: boolean;
-  onChoose: () => void;
 }) {
   const { option: o, content } = props;
   const money = (amount: number) => formatMoney(amount, content.currency);
   return (
     <div>
-      <OptionBox $on={props.on}>
+      <OptionBox>
         <input
           type="radio"
           name="option"
-          checked={props.on}
+          value={o.id}
+          data-name={o.name}
+          defaultChecked={props.chosen}
           disabled={props.disabled}
-          onChange={props.onChoose}
         />
         <strong>{o.name}</strong>
         <span className="price">{money(o.total)}</span>

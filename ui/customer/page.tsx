@@ -1,13 +1,11 @@
-'use client';
-import { useState } from 'react';
 import styled from 'styled-components';
 import { dayWords } from '@/core/quote';
 import { ButtonLink, Mark, Notice } from '@/ui/system';
 import { Phone } from '@/ui/system/phone';
-import { Answer } from './answer';
-import type { CustomerQuote } from './answer';
 import { Moment } from '@/ui/system/moment';
+import { Answer } from './answer';
 import { Offer } from './offer';
+import type { CustomerQuote } from './quote';
 
 const Top = styled.header`
   background: var(--frame);
@@ -26,6 +24,11 @@ const Top = styled.header`
   }
   p {
     color: var(--frame-soft);
+  }
+  .shop {
+    display: flex;
+    align-items: center;
+    gap: 8px;
   }
 `;
 const Body = styled.main`
@@ -61,18 +64,19 @@ const Photos = styled.div`
     color: var(--ink-soft);
   }
 `;
-/** What the customer sees: found, meaning, options, price, what may change, and three answers. Phone first. */
-export function CustomerPage({ quote: start }: { quote: CustomerQuote }) {
-  const [quote, setQuote] = useState(start);
+/**
+ * What the customer sees: found, meaning, options, price, what may change, and three answers. Phone first. Drawn on the
+ * server alone; `script.ts` is all that runs in the browser.
+ */
+export function CustomerPage({ quote }: { quote: CustomerQuote }) {
   const { content } = quote;
   const open = quote.status === 'sent' || quote.status === 'draft' || quote.status === 'declined';
-  const [option, setOption] = useState<string | null>(null);
   const accepted = quote.answers.findLast((a) => a.kind === 'accept');
   return (
     <>
       <Top>
         <div>
-          <span>
+          <span className="shop">
             <Mark size={22} /> {content.shop.name}
           </span>
           <h1>{content.job.vehicle}: what we found and what we propose</h1>
@@ -84,7 +88,7 @@ export function CustomerPage({ quote: start }: { quote: CustomerQuote }) {
       </Top>
       <Body id="main" tabIndex={-1}>
         {accepted && (
-          <section>
+          <section id="answered" tabIndex={-1}>
             <Notice $tone="good" role="status">
               {accepted.name} accepted “{content.options.find((o) => o.id === accepted.option)?.name}” on{' '}
               <Moment at={accepted.at} />. This version is frozen.
@@ -130,9 +134,8 @@ export function CustomerPage({ quote: start }: { quote: CustomerQuote }) {
                 key={o.id}
                 option={o}
                 content={content}
-                on={(accepted?.option ?? option) === o.id}
+                chosen={accepted?.option === o.id}
                 disabled={!open}
-                onChoose={() => setOption(o.id)}
               />
             ))}
           </div>
@@ -149,18 +152,13 @@ export function CustomerPage({ quote: start }: { quote: CustomerQuote }) {
         )}
         <section>
           <h2>Your answer</h2>
-          <Answer
-            quote={quote}
-            option={option}
-            open={open}
-            onDone={(status, answers) => setQuote({ ...quote, status, answers })}
-          />
+          <Answer quote={quote} open={open} />
         </section>
         <section>
           <p>
             {content.shop.name}, {content.shop.address}. Questions: <Phone number={content.shop.phone} />
           </p>
-          <ButtonLink href={`/q/${quote.token}/pdf`} $kind="quiet">
+          <ButtonLink href={`/q/${quote.token}/pdf`} $kind="quiet" style={{ marginLeft: -16 }}>
             The same as a PDF
           </ButtonLink>
         </section>

@@ -31,7 +31,8 @@ const look = css<{ $kind?: 'main' | 'plain' | 'quiet' | 'frame'; $small?: boolea
   &:active {
     transform: translateY(1px);
   }
-  &[data-disabled] {
+  &[data-disabled],
+  &:disabled {
     opacity: 0.45;
     cursor: default;
   }

@@ -25,13 +25,14 @@ const boxed = `
   background: var(--inset);
   color: var(--ink);
 `;
-const Box = styled(Input)`
+/** The box itself, for a page that is drawn on the server alone. */
+export const TextBox = styled(Input)`
   ${boxed}
   &[data-invalid] {
     border-color: var(--bad);
   }
 `;
-const Area = styled(TextArea)`
+export const TextLines = styled(TextArea)`
   ${boxed}
   resize: vertical;
 `;
@@ -95,7 +96,7 @@ export function TextInput(
       maxLength={props.maxLength}
     >
       {!props.hideLabel && <FieldLabel>{props.label}</FieldLabel>}
-      {props.lines ? <Area rows={props.lines} /> : <Box />}
+      {props.lines ? <TextLines rows={props.lines} /> : <TextBox />}
       {props.description && <Note slot="description">{props.description}</Note>}
     </Shell>
   );
@@ -138,7 +139,7 @@ export function NumberInput(
     >
       {!props.hideLabel && <FieldLabel>{props.label}</FieldLabel>}
       <span style={{ position: 'relative' }}>
-        <Box />
+        <TextBox />
         <Unit aria-hidden>{props.unit}</Unit>
       </span>
       {problem ? (

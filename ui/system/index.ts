@@ -2,11 +2,12 @@ export { Button, ButtonLink } from './button';
 export { Choice } from './choice';
 export type { Option } from './choice';
 export { Dialog } from './dialog';
-export { FieldLabel, NumberInput, TextInput } from './field';
+export { FieldLabel, NumberInput, TextBox, TextInput, TextLines } from './field';
 export { Shortcuts } from './keys';
 export type { Shortcut } from './keys';
+export { forgetTyping } from './kept';
 export { Mark } from './mark';
 export { Picker } from './picker';
-export { forgetTyping } from './typing';
+
 export { Caption, Caution, Fields, Line, Notice, Page, Section, Stack, Wide } from './sheet';
 export { useUnkept } from './unkept';

@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
+import { forgetTyping, holdTyping, keptTyping } from './kept';
 import { unkept } from './unkept';
 
 /** How long a typist may pause before what stands there is taken. */
@@ -28,7 +29,7 @@ class Typing {
     const { keep, pause } = this.options;
     this.show(text);
     this.waiting = text;
-    if (keep) hold(keep, text);
+    if (keep) holdTyping(keep, text);
     clearTimeout(this.timer);
     if (pause) this.timer = setTimeout(() => this.settle(), PAUSE);
     else this.settle();
@@ -53,7 +54,7 @@ class Typing {
 
   /** Takes up what an earlier visit left. */
   resume(): void {
-    const left = this.options.keep ? localStorage.getItem(this.options.keep) : null;
+    const left = this.options.keep ? keptTyping(this.options.keep) : null;
     if (left === null) return;
     this.show(left);
     this.waiting = left;
@@ -63,20 +64,6 @@ class Typing {
   forget(): void {
     if (this.options.keep) forgetTyping(this.options.keep);
   }
-}
-
-/** A full or forbidden storage must not stop anybody from typing. */
-function hold(keep: string, text: string): void {
-  try {
-    localStorage.setItem(keep, text);
-  } catch {
-    // The text still stands in the field and is taken at the next pause.
-  }
-}
-
-/** Drops what was kept under a name: its form has been sent. */
-export function forgetTyping(keep: string): void {
-  localStorage.removeItem(keep);
 }
 
 /** Text as it is typed: nothing is lost to a reload or a crash, and what is shown is the typist's until the field is left. */

@@ -1,0 +1,28 @@
+/** Words being typed, held in the browser's own storage under a name no other field has, until they are taken. */
+
+/** A full or forbidden storage must not stop anybody from typing. */
+export function holdTyping(keep: string, text: string): void {
+  try {
+    localStorage.setItem(keep, text);
+  } catch {
+    // The text still stands in the field and is taken at the next pause.
+  }
+}
+
+/** What an earlier visit left. */
+export function keptTyping(keep: string): string | null {
+  try {
+    return localStorage.getItem(keep);
+  } catch {
+    return null;
+  }
+}
+
+/** Drops what was kept under a name: its form has been sent. */
+export function forgetTyping(keep: string): void {
+  try {
+    localStorage.removeItem(keep);
+  } catch {
+    // Nothing was kept.
+  }
+}
