@@ -35,6 +35,8 @@ export async function run(args: string[]): Promise<number> {
   const { hostile, faults: faulty } = figures;
   const bad =
     (hostile ? hostile.serverErrors + hostile.tooSlow : 0) +
-    (faulty ? faulty.lost + faulty.doubled + faulty.unequalScreens + faulty.stillWaiting : 0);
+    (faulty
+      ? faulty.lost + faulty.doubled + faulty.unequalScreens + faulty.stillWaiting + faulty.serversDied
+      : 0);
   return bad ? 1 : 0;
 }

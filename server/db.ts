@@ -25,10 +25,14 @@ export function pool(): Pool {
       application_name: 'pelvik',
     });
     // A killed database drops idle connections; the next query opens new ones.
-    shared.pelvikPool.on('error', (error) => log.warn({ error: error.message }, 'database connection lost'));
+    shared.pelvikPool.on('error', sayLost);
+    // The pool listens only to connections that are idle: one lost in the middle of work would end the process.
+    shared.pelvikPool.on('connect', (client) => client.on('error', sayLost));
   }
   return shared.pelvikPool;
 }
+
+const sayLost = (error: Error) => log.warn({ error: error.message }, 'database connection lost');
 
 /** Runs `work` on one connection. Throws a UserError 503 when the database is away or too busy. */
 export async function withClient<T>(work: (client: Client) => Promise<T>): Promise<T> {

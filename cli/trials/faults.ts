@@ -20,6 +20,8 @@ export interface FaultFigures {
   unequalScreens: number;
   stillWaiting: number;
   slowestAckMs: number;
+  /** Server processes that ended by themselves. */
+  serversDied: number;
 }
 
 /** What the network between a browser and its server does. */
@@ -55,6 +57,7 @@ export async function injectFaults(stack: Stack, count: number, seed: number): P
     unequalScreens: 0,
     stillWaiting: 0,
     slowestAckMs: 0,
+    serversDied: 0,
   };
   const acked = new Set<string>();
   try {
@@ -73,6 +76,7 @@ export async function injectFaults(stack: Stack, count: number, seed: number): P
       await paint(random.pick(people), random, figures);
       if (figures.faults % 50 === 0) process.stderr.write(`${figures.faults} faults\n`);
     }
+    figures.serversDied = stack.died();
     await settle(people, job, figures);
     await compare(people, job, acked, figures);
     return { ...figures, slowestAckMs: Math.round(figures.slowestAckMs) };

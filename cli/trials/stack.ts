@@ -14,6 +14,8 @@ export interface Stack {
   bases: [string, string];
   killServer(which: 0 | 1): Promise<void>;
   killDatabase(): Promise<void>;
+  /** Server processes that ended without having been killed. */
+  died(): number;
 }
 
 export async function withStack<T>(work: (stack: Stack) => Promise<T>): Promise<T> {
@@ -27,6 +29,7 @@ export async function withStack<T>(work: (stack: Stack) => Promise<T>): Promise<
   const begin = (port: number) =>
     serve({ databaseUrl: cluster.appUrl(DATABASE), port, quiet: true, proxies: '127.0.0.1' });
   const servers: ChildProcess[] = [await begin(ports[0]), await begin(ports[1])];
+  const ended = (server: ChildProcess) => server.exitCode !== null || server.signalCode !== null;
   try {
     return await work({
       bases: [`http://127.0.0.1:${ports[0]}`, `http://127.0.0.1:${ports[1]}`],
@@ -41,6 +44,7 @@ export async function withStack<T>(work: (stack: Stack) => Promise<T>): Promise<
         await new Promise((resolve) => setTimeout(resolve, 300));
         cluster.restart();
       },
+      died: () => servers.filter(ended).length,
     });
   } finally {
     await Promise.all(servers.map((s) => stop(s)));
