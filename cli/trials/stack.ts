@@ -29,14 +29,19 @@ export async function withStack<T>(work: (stack: Stack) => Promise<T>): Promise<
   const begin = (port: number) =>
     serve({ databaseUrl: cluster.appUrl(DATABASE), port, quiet: true, proxies: '127.0.0.1' });
   const servers: ChildProcess[] = [await begin(ports[0]), await begin(ports[1])];
+  let died = 0;
   const ended = (server: ChildProcess) => server.exitCode !== null || server.signalCode !== null;
   try {
     return await work({
       bases: [`http://127.0.0.1:${ports[0]}`, `http://127.0.0.1:${ports[1]}`],
       killServer: async (which) => {
-        const gone = new Promise((resolve) => servers[which]!.once('exit', resolve));
-        servers[which]!.kill('SIGKILL');
-        await gone;
+        const server = servers[which]!;
+        if (ended(server)) died++;
+        else {
+          const gone = new Promise((resolve) => server.once('exit', resolve));
+          server.kill('SIGKILL');
+          await gone;
+        }
         servers[which] = await begin(ports[which]);
       },
       killDatabase: async () => {
@@ -44,7 +49,7 @@ export async function withStack<T>(work: (stack: Stack) => Promise<T>): Promise<
         await new Promise((resolve) => setTimeout(resolve, 300));
         cluster.restart();
       },
-      died: () => servers.filter(ended).length,
+      died: () => died + servers.filter(ended).length,
     });
   } finally {
     await Promise.all(servers.map((s) => stop(s)));
