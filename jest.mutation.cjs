@@ -1,4 +1,4 @@
-/** For `./pelvik mutate`: the unit tests of the core and of the data it reasons with, as one project. */
+/** For `./pelvik mutate`: the unit tests that stand beside one subject of the core. */
 const { projects } = require('./jest.config.cjs');
 const [unit] = projects;
-module.exports = { ...unit, testMatch: ['<rootDir>/{core,data}/**/*.test.ts'] };
+module.exports = { ...unit, testMatch: [`<rootDir>/core/${process.env.PELVIK_MUTATED}/**/*.test.ts`] };

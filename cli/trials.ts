@@ -2,7 +2,9 @@ import { CommandError } from './fail';
 import { noFiles, readOptions } from './input';
 import { servedAt } from './leftover';
 import { injectFaults } from './trials/faults';
+import type { FaultFigures } from './trials/faults';
 import { sendHostile } from './trials/hostile';
+import type { HostileFigures } from './trials/hostile';
 import { withStack } from './trials/stack';
 
 export const help = `
@@ -27,11 +29,19 @@ export async function run(args: string[]): Promise<number> {
   const [faults, bodies, seed] = [count('--faults', 1000), count('--bodies', 10_000), count('--seed', 1)];
   const running = servedAt();
   if (running) throw new CommandError(`Pelvik runs at ${running}, on the same PostgreSQL. Stop it first.`);
-  const figures = await withStack(async (stack) => ({
-    hostile: bodies ? await sendHostile(stack, bodies, seed) : null,
-    faults: faults ? await injectFaults(stack, faults, seed) : null,
-  }));
-  process.stdout.write(`${JSON.stringify(figures, null, 1)}\n`);
+  const figures: { hostile: HostileFigures | null; faults: FaultFigures | null } = {
+    hostile: null,
+    faults: null,
+  };
+  try {
+    await withStack(async (stack) => {
+      if (bodies) figures.hostile = await sendHostile(stack, bodies, seed);
+      if (faults) figures.faults = await injectFaults(stack, faults, seed);
+    });
+  } finally {
+    // Also when the trial itself came to grief: what was found until then counts.
+    process.stdout.write(`${JSON.stringify(figures, null, 1)}\n`);
+  }
   const { hostile, faults: faulty } = figures;
   const bad =
     (hostile ? hostile.serverErrors + hostile.tooSlow : 0) +

@@ -73,7 +73,7 @@ export async function injectFaults(stack: Stack, count: number, seed: number): P
       await FAULTS[kind]({ stack, person, people, job, random });
       figures.faults++;
       figures.byKind[kind] = (figures.byKind[kind] ?? 0) + 1;
-      await paint(random.pick(people), random, figures);
+      if (random.chance(0.5)) await paint(random.pick(people), random, figures);
       if (figures.faults % 50 === 0) process.stderr.write(`${figures.faults} faults\n`);
     }
     figures.serversDied = stack.died();

@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import type { Entry, Json, Source } from './entry';
 import type { ValueAt, ValueBelow } from './slots';
 
@@ -97,7 +98,7 @@ export function sameValues(a: JobState, b: JobState): boolean {
   return slots.every((slot) => b[slot] !== undefined && sameValue(a[slot]!.value, b[slot].value));
 }
 
-/** True when two values are the same JSON. */
+/** True when two values are the same JSON, in whatever order their fields were written. */
 export function sameValue(a: Json, b: Json): boolean {
-  return a === b || (typeof a === 'object' && JSON.stringify(a) === JSON.stringify(b));
+  return equal(a, b);
 }
