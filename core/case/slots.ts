@@ -1,12 +1,19 @@
 import type { Json } from './entry';
 import type { JobState } from './fold';
+import { day, integer, list, number, object, oneOf, text, words, yesNo } from './schema';
+import type { Of, Schema } from './schema';
 import type { Stage } from './stage';
-
-declare const of: unique symbol;
-/** A JSON Schema as plain data, with the type of what it lets through; Ajv compiles it at the edges. */
-export type Schema<T = unknown> = { readonly [key: string]: unknown } & { readonly [of]?: T };
-/** What a schema lets through. */
-type Of<S> = S extends Schema<infer T> ? T : never;
+import {
+  AMOUNTS,
+  BEHAVIOURS,
+  CONDITIONS,
+  DEBRIS_PLACES,
+  FRICTION_GRADES,
+  PART_GRADES,
+  REPAIR_EFFECTS,
+  STEEL_GRADES,
+} from './vocabulary';
+import type { FrictionGrade, SteelGrade } from './vocabulary';
 
 export interface SlotFamily {
   /** Slot name; `*` stands for one free part (an element, a gear, a client-made id). */
@@ -44,112 +51,6 @@ const TARGETS: Record<string, Target> = {
   'debris.*': 'debris',
   'scope.line.*': 'scope-line',
 };
-
-export const BEHAVIOURS = [
-  'normal',
-  'slips',
-  'flares',
-  'no-drive',
-  'wrong-gear',
-  'skipped',
-  'double-bump',
-  'binds',
-  'bogs',
-  'delayed',
-  'shudder',
-  'noise',
-  'no-engine-braking',
-  'moves',
-  'binds-in-turns',
-] as const;
-export type Behaviour = (typeof BEHAVIOURS)[number];
-
-export const CONDITIONS = ['cold', 'hot', 'load', 'intermittent'] as const;
-export type Condition = (typeof CONDITIONS)[number];
-
-export const FRICTION_GRADES = [
-  'sound',
-  'darkened',
-  'glazed',
-  'charred',
-  'flaking',
-  'bare',
-  'welded',
-  'not-assessable',
-] as const;
-export const STEEL_GRADES = [
-  'bright',
-  'tinted',
-  'hot-spotted',
-  'blue',
-  'scored',
-  'warped',
-  'welded',
-  'not-assessable',
-] as const;
-/** The grades a face of a plate of this kind can have; a wave spring has none. */
-export function familyGrades(kind: string): readonly string[] {
-  if (kind === 'wave') return [];
-  return kind === 'friction' ? FRICTION_GRADES : STEEL_GRADES;
-}
-export type FrictionGrade = (typeof FRICTION_GRADES)[number];
-export type SteelGrade = (typeof STEEL_GRADES)[number];
-
-export const PART_GRADES = ['sound', 'marked', 'worn', 'failed', 'takedown', 'not-assessable'] as const;
-export type PartGrade = (typeof PART_GRADES)[number];
-
-/** What a repair tried before changed. */
-export const REPAIR_EFFECTS = ['nothing', 'better', 'worse', 'cured'] as const;
-export type RepairEffect = (typeof REPAIR_EFFECTS)[number];
-
-export const DEBRIS_KINDS = [
-  'grey-paste',
-  'bright-flakes',
-  'chunks',
-  'bronze',
-  'aluminium',
-  'fibre',
-  'plastic',
-  'water',
-] as const;
-export type DebrisKind = (typeof DEBRIS_KINDS)[number];
-/** Where debris lay. */
-export const DEBRIS_PLACES = ['pan', 'magnets', 'filter', 'sensors', 'lines'] as const;
-export type DebrisPlace = (typeof DEBRIS_PLACES)[number];
-
-export const AMOUNTS = ['none', 'trace', 'some', 'heavy'] as const;
-export type Amount = (typeof AMOUNTS)[number];
-
-const text = (maxLength: number): Schema<string> => ({ type: 'string', minLength: 1, maxLength });
-/** A text that may be empty. */
-const words = (maxLength: number): Schema<string> => ({ type: 'string', maxLength });
-const day: Schema<string> = { type: 'string', format: 'day' };
-const oneOf = <const V extends string>(values: readonly V[]): Schema<V> => ({ enum: values });
-const number = (minimum: number, maximum: number): Schema<number> => ({ type: 'number', minimum, maximum });
-const integer = (minimum: number, maximum: number): Schema<number> => ({ type: 'integer', minimum, maximum });
-const yesNo: Schema<boolean> = { type: 'boolean' };
-/** The fields of an object: those named are always there. */
-type Fields<P, R> = { [K in keyof P as K extends R ? K : never]: Of<P[K]> } & {
-  [K in keyof P as K extends R ? never : K]?: Of<P[K]>;
-};
-type Flat<T> = { [K in keyof T]: T[K] };
-const object = <P extends Record<string, Schema>, R extends keyof P & string = never>(
-  properties: P,
-  required: readonly R[],
-): Schema<Flat<Fields<P, R>>> => ({
-  type: 'object',
-  additionalProperties: false,
-  properties,
-  required,
-  minProperties: 1,
-});
-const list = <T>(items: Schema<T>, maxItems: number, minItems = 0): Schema<T[]> => ({
-  type: 'array',
-  items,
-  minItems,
-  maxItems,
-  uniqueItems: true,
-});
 
 /** Every slot a job can hold, by the stage it belongs to. A new kind of record is one line here. */
 const SLOTS = {

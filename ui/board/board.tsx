@@ -1,19 +1,22 @@
 'use client';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Moon, Search, Sun } from 'lucide-react';
+import { Search } from 'lucide-react';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import { Input, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
-import { STAGE_NAMES, STAGES } from '@/core/case';
-import type { BoardCard, BoardColumn, Stage } from '@/core/case';
-import { sayError, send } from '@/ui/net/request';
+import { STAGES } from '@/core/case';
+import type { BoardColumn } from '@/core/case';
+import { send } from '@/ui/net/request';
 import { useEngine } from '@/ui/sync/context';
 import { SignOut } from '@/ui/sync/sign-out';
 import { SignedIn } from '@/ui/sync/signed-in';
 import { Button, Choice, Mark, Shortcuts } from '@/ui/system';
-import { Card } from './card';
+import { Column } from './column';
+import { asked, CLOSED, DUE, only, WAITS } from './filter';
+import type { Columns, Filter } from './filter';
 import { NewJob } from './new-job';
+import { ThemeSwitch } from './theme-switch';
 
 const Top = styled.header`
   display: flex;
@@ -114,7 +117,7 @@ const Filters = styled.div`
     }
   }
 `;
-const Columns = styled.main`
+const Stages = styled.main`
   display: grid;
   grid-template-columns: repeat(7, minmax(176px, 1fr));
   min-height: calc(100vh - 134px);
@@ -124,72 +127,7 @@ const Columns = styled.main`
     grid-template-columns: minmax(0, 1fr);
   }
 `;
-const Column = styled.section`
-  padding: 0 7px 24px;
-  border-right: 1px solid var(--rule);
-  &:last-child {
-    border-right: 0;
-  }
-  h2 {
-    display: flex;
-    justify-content: space-between;
-    padding: 14px 4px 10px;
-    font-size: 1.0625rem;
-    span {
-      font-weight: 400;
-      color: var(--ink-soft);
-    }
-  }
-  ul {
-    display: grid;
-    gap: 8px;
-  }
-`;
-const Empty = styled.p`
-  padding: 4px;
-  font-size: 0.9375rem;
-  color: var(--ink-soft);
-`;
-
-/** What an empty column is for. */
-const TEACH: Partial<Record<Stage, string>> = {
-  intake: 'New jobs begin here with the complaint.',
-  suspects: 'Jobs whose complaint grid is filled.',
-  teardown: 'Units on the bench, being taken apart.',
-  cause: 'Apart and inspected: what failed first?',
-  scope: 'The cause is settled; the repair is being put together.',
-  quote: 'Priced and with the customer.',
-  build: 'Accepted: ready to be built.',
-};
 const SHOWN = STAGES.filter((s) => s !== 'release');
-
-const WAITS = [
-  { value: 'customer', label: 'Customer' },
-  { value: 'part', label: 'Part' },
-  { value: 'bench', label: 'Bench' },
-  { value: 'measurement', label: 'Measurement' },
-] as const;
-const DUE = [{ value: 'due', label: 'Due or late' }] as const;
-const CLOSED = [{ value: 'closed', label: 'Closed' }] as const;
-type Filter = (typeof WAITS | typeof DUE | typeof CLOSED)[number]['value'];
-
-/** The chosen filter where it is one of these. */
-function only<T extends Filter>(filter: Filter | null, options: readonly { value: T }[]): T | undefined {
-  return options.find((o) => o.value === filter)?.value;
-}
-
-/** The address that asks for the board as it is filtered. */
-function asked(words: string, filter: Filter | null, more?: { stage: Stage; from: number }): string {
-  const query = new URLSearchParams();
-  if (words) query.set('q', words);
-  if (filter === 'due' || filter === 'closed') query.set(filter, '1');
-  else if (filter) query.set('waits', filter);
-  if (more) query.set('stage', more.stage);
-  if (more) query.set('from', String(more.from));
-  return `/api/jobs?${query}`;
-}
-
-type Columns = { columns: BoardColumn[] };
 
 export function Board(props: {
   user: { id: string; name: string; role: string };
@@ -251,30 +189,22 @@ export function Board(props: {
         <Choice label="Waits for" value={only(filter, WAITS)} options={WAITS} onChange={setFilter} />
         <Choice label="Closed jobs" value={only(filter, CLOSED)} options={CLOSED} onChange={setFilter} />
       </Filters>
-      <Columns id="main" tabIndex={-1} aria-label="Jobs by stage">
+      <Stages id="main" tabIndex={-1} aria-label="Jobs by stage">
         {SHOWN.map((stage) => {
           const column = columns.find((c) => c.stage === stage) ?? { stage, total: 0, cards: [] };
           return (
-            <Column key={stage} aria-label={STAGE_NAMES[stage]}>
-              <h2>
-                {STAGE_NAMES[stage]} <span>{column.total || ''}</span>
-              </h2>
-              {column.total === 0 ? (
-                <Empty>{plain ? TEACH[stage] : 'Nothing found here.'}</Empty>
-              ) : (
-                // Begun anew with another question: what was fetched beyond belongs to the old one.
-                <Cards
-                  key={`${words} ${filter}`}
-                  column={column}
-                  more={(from) => send<Columns>('GET', asked(words, filter, { stage, from }))}
-                  today={props.today}
-                  currency={props.currency}
-                />
-              )}
-            </Column>
+            <Column
+              key={stage}
+              column={column}
+              plain={plain}
+              question={`${words} ${filter}`}
+              more={(from) => send<Columns>('GET', asked(words, filter, { stage, from }))}
+              today={props.today}
+              currency={props.currency}
+            />
           );
         })}
-      </Columns>
+      </Stages>
       <NewJob units={props.units} isOpen={creating} onClose={() => setCreating(false)} />
     </SignedIn>
   );
@@ -287,65 +217,4 @@ function Heard({ failed, at }: { failed: boolean; at: number }) {
     if (at) engine?.met(failed || !navigator.onLine ? 'offline' : 'online');
   }, [engine, failed, at]);
   return null;
-}
-
-/** A column's cards, and the way to those beyond. */
-function Cards(props: {
-  column: BoardColumn;
-  more: (from: number) => Promise<Columns>;
-  today: string;
-  currency: string;
-}) {
-  const { column } = props;
-  const [beyond, setBeyond] = useState<BoardCard[]>([]);
-  const [problem, setProblem] = useState<string | null>(null);
-  const known = new Set(column.cards.map((c) => c.number));
-  const cards = [...column.cards, ...beyond.filter((c) => !known.has(c.number))];
-  const fetchMore = () =>
-    props.more(cards.length).then(
-      (answer) => {
-        setBeyond((now) => [...now, ...(answer.columns[0]?.cards ?? [])]);
-        setProblem(null);
-      },
-      (error: unknown) => setProblem(sayError(error)),
-    );
-  return (
-    <>
-      <ul>
-        {cards.map((card) => (
-          <li key={card.number}>
-            <Card card={card} today={props.today} currency={props.currency} />
-          </li>
-        ))}
-      </ul>
-      {cards.length < column.total && (
-        <Button $kind="quiet" onPress={() => void fetchMore()}>
-          {column.total - cards.length} more
-        </Button>
-      )}
-      {problem && <Empty role="alert">{problem}</Empty>}
-    </>
-  );
-}
-
-function ThemeSwitch() {
-  const [dark, setDark] = useState<boolean | null>(null);
-  const shown =
-    dark ?? (typeof document !== 'undefined' && document.documentElement.dataset.theme === 'dark');
-  return (
-    <Button
-      $kind="frame"
-      aria-label="Switch between light and dark"
-      onPress={() => {
-        const next = document.documentElement.dataset.theme !== 'dark';
-        document.documentElement.dataset.theme = next ? 'dark' : 'light';
-        localStorage.setItem('pelvik-theme', next ? 'dark' : 'light');
-        setDark(next);
-      }}
-    >
-      <span suppressHydrationWarning>
-        {shown ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
-      </span>
-    </Button>
-  );
 }
