@@ -181,15 +181,16 @@ function applyEdit(
     slots: [`scope.line.${key}`],
     firm: false,
   };
-  const known = lines.get(key);
+  const at = lineKey(unit, key, edit);
+  const known = lines.get(at);
   if (edit.change === 'remove') {
     if (!known) return;
-    lines.delete(key);
+    lines.delete(at);
     removed.push({ ...known, edited: 'remove', reasons: [...known.reasons, reason] });
     return;
   }
   const base = known ?? fromEdit(unit, key, edit, reason);
-  lines.set(key, {
+  lines.set(at, {
     ...base,
     name: edit.name ?? base.name,
     action: edit.action ?? base.action,
@@ -199,6 +200,13 @@ function applyEdit(
     reasons: known ? [...known.reasons, reason] : [reason],
     edited: edit.change,
   });
+}
+
+/** A part or an operation of the unit has one line, whoever puts it there. */
+function lineKey(unit: UnitDefinition, key: string, edit: LineEdit): string {
+  if (unit.parts.some((p) => p.id === edit.part)) return `part-${edit.part}`;
+  if (unit.labour.some((l) => l.id === edit.operation)) return `labour-${edit.operation}`;
+  return key;
 }
 
 function fromEdit(unit: UnitDefinition, key: string, edit: LineEdit, reason: Reason): ScopeLine {
