@@ -79,6 +79,20 @@ describe('a case', () => {
     const whole = document([], [entry(1, 'fluid.level', 'low'), entry(2, 'filter.state', 'clear')]);
     expect(caseUntil(whole, 'intake', STAGES).history!.map((e) => e.slot)).toEqual(['fluid.level']);
   });
+  test('an entry belongs to the stage its finding was given', () => {
+    const whole = document(
+      [{ slot: 'filter.state', value: 'clear', stage: 'intake' }],
+      [entry(1, 'filter.state', 'clear'), entry(2, 'fluid.level', 'low')],
+    );
+    const kept = caseUntil(whole, 'intake', STAGES);
+    expect(kept.history!.map((e) => e.seq)).toEqual([1, 2]);
+    expect(kept).toMatchObject({ format: 'pelvik-case/1', unit: 'ostrel-four' });
+    expect(caseUntil(document([]), 'intake', STAGES).history).toBeUndefined();
+  });
+  test('its history goes before its findings', () => {
+    const both = document([{ slot: 'fluid.level', value: 'low' }], [entry(1, 'fluid.level', 'full')]);
+    expect(stateOfCase(both)['fluid.level']!.value).toBe('full');
+  });
   test('lists findings in slot order with their stage', () => {
     const state = stateFromValues({ 'filter.state': 'clear', 'fluid.level': 'full' });
     expect(findingsOf(state)).toEqual([
@@ -108,6 +122,24 @@ describe('what the board shows', () => {
     });
     expect(summary.promised).toBeNull();
   });
+  test('a promise and what it waits for, and stations that are really out', () => {
+    const values = {
+      'vehicle.model': 'Tolland',
+      'job.promised': '2026-05-06',
+      'job.waitsFor': 'part',
+      'station.pan.out': true,
+      'station.servo.out': false,
+    };
+    expect(summaryOf(stateFromValues(values))).toEqual({
+      customer: '',
+      vehicle: 'Tolland',
+      complaint: '',
+      promised: '2026-05-06',
+      waitsFor: 'part',
+      stationsOut: 1,
+    });
+    expect(summaryOf({}).waitsFor).toBeNull();
+  });
   test('a bare unit has no vehicle, an empty job says so', () => {
     expect(summaryOf(stateFromValues({ 'vehicle.bare': true, 'vehicle.make': 'Veldt' })).vehicle).toBe(
       'Bare unit',
@@ -120,6 +152,10 @@ describe('what the board shows', () => {
     [{ 'grid.D2': { behaviours: ['slips'], when: [], source: 'shop' } }, 'none', 'suspects'],
     [{ 'station.pan.out': true }, 'none', 'teardown'],
     [{ 'station.pan.out': true, 'station.servo.out': true }, 'none', 'cause'],
+    [{ 'station.pan.out': true, 'station.servo.out': false }, 'none', 'teardown'],
+    [{ 'station.a.out': true, 'station.b.out': true, 'station.c.out': true }, 'none', 'cause'],
+    [{ 'filter.state': 'clear', 'grid.D2': { behaviours: ['slips'] } }, 'none', 'teardown'],
+    [{ 'cause.words': 'thought about' }, 'none', 'intake'],
     [{ 'cause.commit': { cause: 'overload', reason: '' } }, 'none', 'scope'],
     [{ 'scope.policy.overhaul': 'full' }, 'none', 'scope'],
     [{}, 'open', 'quote'],
@@ -127,4 +163,7 @@ describe('what the board shows', () => {
   ])('%j with quote %s has reached %s', (values, quote, stage) =>
     expect(stageReached(stateFromValues(values), 2, quote)).toBe(stage),
   );
+  test('a unit without stations is not apart before anything was done', () => {
+    expect(stageReached({}, 0, 'none')).toBe('intake');
+  });
 });

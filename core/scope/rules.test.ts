@@ -38,6 +38,22 @@ describe('a rule holds', () => {
       $p: 'filter',
     });
   });
+  test('a mark stands for something, and only after the words before it', () => {
+    expect(fire(rule(['lining:$e=burnt']), [fact('lining:', 'burnt')])).toEqual([]);
+    expect(fire(rule(['lining:$e=burnt']), [fact('drum:high', 'burnt')])).toEqual([]);
+    expect(fire(rule(['lining:$e=burnt']), [fact('lining:high', 'sound')])).toEqual([]);
+    expect(fire(rule(['filter=blocked']), [fact('filter-2', 'blocked')])).toEqual([]);
+  });
+  test('without patterns once, resting on nothing', () => {
+    expect(fire(rule([]), [fact('filter', 'blocked')])).toEqual([{ rule: rule([]), binding: {}, slots: [] }]);
+  });
+  test('with each mark by itself', () => {
+    const facts = [fact('lining:high', 'burnt'), fact('part:filter', 'worn')];
+    expect(fire(rule(['lining:$e=burnt', 'part:$p=worn']), facts)[0]!.binding).toEqual({
+      $e: 'high',
+      $p: 'filter',
+    });
+  });
   test('any of several levels will do', () => {
     expect(fire(rule(['filter=blocked|restricted']), [fact('filter', 'restricted')])).toHaveLength(1);
   });
@@ -51,9 +67,34 @@ describe('the lines of a rule', () => {
     [{ group: 'solenoid:$s' }, { $s: 'S2' }, ['solenoid-s2']],
     [{ part: '$p' }, { $p: 'filter' }, ['filter']],
     [{ part: 'not-in-this-unit' }, {}, []],
+    [{ role: 'filter' }, {}, ['filter']],
+    [{ role: 'not-in-this-unit' }, {}, []],
+    [{}, {}, []],
+    [{ group: 'drum:$e' }, { $e: 'forward' }, []],
+    [{ group: 'with:$p' }, { $p: 'filter' }, []],
+    [{ group: 'with:$p' }, { $p: 'ghost' }, []],
+    [{ group: 'solenoid:$s' }, { $s: 'S9' }, []],
+    [{ group: 'lining:$e' }, { $e: 'input-owc' }, []],
   ])('%j with %j is %j', (line, binding, parts) =>
     expect(partsOfLine(unit, line, binding as Record<string, string>)).toEqual(parts),
   );
+  test('always: what is renewed whenever the unit is apart', () => {
+    expect(partsOfLine(unit, { group: 'always' }, {})).toEqual(
+      unit.parts.filter((p) => p.kit === 'always').map((p) => p.id),
+    );
+  });
+  test('all linings: those of every clutch and band, none of the freewheels', () => {
+    const all = partsOfLine(unit, { group: 'all-linings' }, {});
+    expect(all).toEqual(expect.arrayContaining(['forward-frictions', 'band', 'low-reverse-frictions']));
+    expect(all).not.toContain('input-owc');
+    expect(new Set(all).size).toBe(all.length);
+  });
+  test('parts a group names and the unit lacks are dropped', () => {
+    const elements = unit.elements.map((e) =>
+      e.id === 'high' ? { ...e, liningParts: ['ghost', 'band'] } : e,
+    );
+    expect(partsOfLine({ ...unit, elements }, { group: 'lining:$e' }, { $e: 'high' })).toEqual(['band']);
+  });
   test('an unknown group is an error of the rules, not silence', () => {
     expect(() => partsOfLine(unit, { group: 'everything' }, {})).toThrow(/unknown group/);
   });
