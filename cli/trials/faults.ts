@@ -20,6 +20,8 @@ export interface FaultFigures {
   unequalScreens: number;
   stillWaiting: number;
   slowestAckMs: number;
+  /** Acknowledgements that took over two seconds, with what had been done to the stack. */
+  slowAcks: string[];
   /** Server processes that ended by themselves. */
   serversDied: number;
 }
@@ -38,6 +40,7 @@ interface Person {
 
 const PACK = 'Forward clutch';
 const SLOW_MS = 400;
+const LIMIT_MS = 2000;
 
 /**
  * Two people in two browsers, each on a server process of its own, paint the same pack while everything between them
@@ -57,6 +60,7 @@ export async function injectFaults(stack: Stack, count: number, seed: number): P
     unequalScreens: 0,
     stillWaiting: 0,
     slowestAckMs: 0,
+    slowAcks: [],
     serversDied: 0,
   };
   const acked = new Set<string>();
@@ -107,7 +111,10 @@ async function arrive(
     if (refused) for (const e of sent.entries) if (!refused.has(e.id)) acked.add(e.id);
     figures.acknowledged = acked.size;
     const { startTime, responseEnd } = answer.request().timing();
-    if (startTime > 0 && responseEnd > 0) figures.slowestAckMs = Math.max(figures.slowestAckMs, responseEnd);
+    if (startTime <= 0 || responseEnd <= 0) return;
+    figures.slowestAckMs = Math.max(figures.slowestAckMs, responseEnd);
+    if (responseEnd > LIMIT_MS)
+      figures.slowAcks.push(`${Math.round(responseEnd)} ms after ${figures.faults} faults, ${person.net}`);
   });
   const { password } = shop.people.find((p) => p.id === id)!;
   await page.goto(`${base}/signin`);

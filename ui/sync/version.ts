@@ -1,18 +1,24 @@
 'use client';
 import { useEffect, useState } from 'react';
 
+/** How often a page that stays open asks whether there is a newer version, ms. */
+const EVERY = 30 * 60_000;
+
 /** Offers a newer version of the program when one is ready; it is taken when the person says so, never before. */
 export function useNewVersion(): (() => void) | null {
   const [waiting, setWaiting] = useState<ServiceWorker | null>(null);
   useEffect(() => {
     if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;
     let alive = true;
+    let asking: ReturnType<typeof setInterval> | undefined;
     void navigator.serviceWorker.register('/service-worker.js').then((registration) => {
       if (!registration) return;
       // Without a controller the worker is the first there was: nothing older is being replaced.
       const offer = (worker: ServiceWorker | null) =>
         alive && worker && navigator.serviceWorker.controller && setWaiting(worker);
       offer(registration.waiting);
+      // A page may stay open for days: the browser by itself asks only when one is opened.
+      if (alive) asking = setInterval(() => void registration.update().catch(ignore), EVERY);
       registration.addEventListener('updatefound', () => {
         const coming = registration.installing;
         coming?.addEventListener('statechange', () => coming.state === 'installed' && offer(coming));
@@ -20,6 +26,7 @@ export function useNewVersion(): (() => void) | null {
     }, ignore);
     return () => {
       alive = false;
+      clearInterval(asking);
     };
   }, []);
   if (!waiting) return null;
