@@ -2,7 +2,7 @@ import { IDBFactory } from 'fake-indexeddb';
 import { fold } from '@/core/case';
 import type { Entry, JobState, NewEntry } from '@/core/case';
 import { SyncEngine } from '@/ui/sync/engine';
-import type { Told } from '@/ui/sync/engine';
+import type { Told } from '@/ui/sync/surroundings';
 import { openStore } from '@/ui/sync/store';
 import type { Appended, News, Outcome, Transport } from '@/ui/sync/transport';
 import { JobView } from '@/ui/sync/view';
@@ -53,6 +53,10 @@ export class FakeServer {
   /** The server stumbles over these. */
   stumble: (entries: NewEntry[]) => boolean = () => false;
   refusePhoto: string | null = null;
+  /** The server stumbles over these photos. */
+  stumblePhoto: (id: string) => boolean = () => false;
+  /** Photos are on their way until this is done. */
+  slowPhotos: Promise<void> | null = null;
   readonly photos: string[] = [];
   fault: () => Fault = () => null;
   requests = 0;
@@ -69,12 +73,15 @@ export class FakeServer {
   transport(by: string): Transport {
     return {
       entries: (job, entries, after) => this.answer(() => this.append(by, job, entries, after)),
-      photo: (_job, id) =>
-        this.answer(() => {
+      photo: async (_job, id) => {
+        await this.slowPhotos;
+        return this.answer(() => {
+          if (this.stumblePhoto(id)) return { kind: 'failed', message: 'Something went wrong.' };
           if (this.refusePhoto) return { kind: 'refused', message: this.refusePhoto };
           this.photos.push(id);
           return { kind: 'taken', value: {} };
-        }),
+        });
+      },
       news: (job, after) =>
         this.answer(() => {
           const all = this.of(job);
@@ -121,7 +128,7 @@ export class FakeServer {
 export class Device {
   readonly factory = new IDBFactory();
   readonly tabs: Tab[] = [];
-  private turn: Promise<unknown> = Promise.resolve();
+  private readonly turns = new Map<string, Promise<unknown>>();
 
   constructor(
     readonly world: World,
@@ -137,10 +144,13 @@ export class Device {
   }
 
   /** One tab at a time, as the browser's locks see to it; a tab that is closed lets go of its lock. */
-  alone<T>(tab: Tab, work: () => Promise<T>): Promise<T> {
+  alone<T>(tab: Tab, what: string, work: () => Promise<T>): Promise<T> {
     const begin = () => Promise.race([work(), tab.closed]);
-    const mine = this.turn.then(begin, begin);
-    this.turn = mine.catch(() => undefined);
+    const mine = (this.turns.get(what) ?? Promise.resolve()).then(begin, begin);
+    this.turns.set(
+      what,
+      mine.catch(() => undefined),
+    );
     return mine;
   }
 }
@@ -168,7 +178,7 @@ export class Tab {
       transport: world.server.transport(user),
       newId: () => `entry-${++ids}-of-${user}`,
       now: () => '2026-01-01T00:00:00.000Z',
-      alone: (work) => device.alone(this, work),
+      alone: (what, work) => device.alone(this, what, work),
       openChannel: (hear) => {
         this.hear = hear;
         return {

@@ -1,5 +1,5 @@
 import { SyncEngine } from './engine';
-import type { Surroundings } from './engine';
+import type { Surroundings } from './surroundings';
 import { deleteStores, openStore } from './store';
 import { transport } from './transport';
 
@@ -28,7 +28,8 @@ function surroundings(userId: string): Surroundings {
     newId: () => crypto.randomUUID(),
     now: () => new Date().toISOString(),
     // Tabs of one person take turns; where the browser has no locks, sending twice is harmless.
-    alone: async (work) => (navigator.locks ? navigator.locks.request(lock, work) : work()),
+    alone: async (what, work) =>
+      navigator.locks ? navigator.locks.request(`${lock}-${what}`, work) : work(),
     openChannel: (hear) => {
       const channel = new BroadcastChannel(lock);
       channel.onmessage = ({ data }) => hear(data);

@@ -195,6 +195,35 @@ test('photos wait for the network too, and can be shown until then', async () =>
   expect(await next.engine.photo(JOB, 'photo-0001')).toBeNull();
 });
 
+test('a photo on a slow line holds up no writes', async () => {
+  let arrive = () => {};
+  world.server.slowPhotos = new Promise((resolve) => (arrive = resolve));
+  const tab = await world.device('Mira').tab();
+  const view = await tab.show(JOB);
+  await tab.engine.addPhoto(JOB, 'photo-0001', new Blob(['a large picture']));
+  await world.settle(1);
+  view.write([['fluid.level', 'low']]);
+  await world.settle(2);
+  expect(world.server.of(JOB)).toHaveLength(1);
+  expect(tab.engine.read()).toMatchObject({ waiting: 1, busy: true });
+  arrive();
+  await world.settle(2);
+  expect(tab.engine.read()).toMatchObject({ waiting: 0, busy: false, connection: 'online' });
+});
+
+test('a photo the server fails on waits; those after it go', async () => {
+  world.server.stumblePhoto = (id) => id === 'photo-0001';
+  const tab = await world.device('Mira').tab();
+  for (const id of ['photo-0001', 'photo-0002']) await tab.engine.addPhoto(JOB, id, new Blob([id]));
+  await world.settle(2);
+  expect(world.server.photos).toEqual(['photo-0002']);
+  expect(tab.engine.read()).toMatchObject({ waiting: 1, connection: 'offline' });
+  world.server.stumblePhoto = () => false;
+  await world.settle(2);
+  expect(world.server.photos).toEqual(['photo-0002', 'photo-0001']);
+  expect(tab.engine.read()).toMatchObject({ waiting: 0, connection: 'online' });
+});
+
 test('what an earlier version of the program left waiting is taken over', async () => {
   const device = world.device('Mira');
   globalThis.indexedDB = device.factory;

@@ -1,8 +1,10 @@
-import type { SetAside, Store, WaitingEntry } from './store';
+import type { SetAside, Store, WaitingEntry, WaitingPhoto } from './store';
 import { PhotoQueue } from './photos';
 import { BATCH_ENTRIES, Queue } from './queue';
 import type { Write } from './queue';
-import type { Appended, Outcome, Transport } from './transport';
+import { Runner } from './runner';
+import type { Sending, Surroundings, Told } from './surroundings';
+import type { Appended, Outcome } from './transport';
 
 export type Connection = 'opening' | 'online' | 'offline' | 'signed-out';
 
@@ -18,10 +20,6 @@ export interface SyncState {
   aside: readonly SetAside[];
 }
 
-/** What tabs of one person tell each other. */
-export type Told =
-  { kind: 'changed'; job?: number } | { kind: 'taken'; job: number; ids: string[]; answer: Appended };
-
 /** A page that shows a job. */
 export interface Listener {
   job: number;
@@ -33,21 +31,8 @@ export interface Listener {
   changed(): void;
 }
 
-/** What the engine needs of its surroundings: replaced in tests. */
-export interface Surroundings {
-  openStore(): Promise<Store>;
-  transport: Transport;
-  newId(): string;
-  now(): string;
-  /** Runs work while no other tab of this person does. */
-  alone<T>(work: () => Promise<T>): Promise<T>;
-  /** How tabs of one person hear of each other. */
-  openChannel(hear: (told: Told) => void): { tell(told: Told): void; close(): void };
-  after(milliseconds: number, work: () => void): () => void;
-}
-
-const FIRST_PAUSE = 1000;
-const LONGEST_PAUSE = 15_000;
+/** Between tries at something that should have worked, ms. */
+const PAUSE = 1000;
 /** Beyond any record: asks whether the server is well, without being told anything. */
 const FAR = 999_999_999;
 /** The server may fail this often on one write before it is set aside. */
@@ -63,13 +48,12 @@ export class SyncEngine {
   private readonly listeners = new Set<Listener>();
   private readonly opened: Promise<{ queue: Queue; photos: PhotoQueue; store: Store }>;
   private readonly channel: { tell(told: Told): void; close(): void };
-  private flushing: Promise<void> | null = null;
+  private readonly entries: Runner;
+  private readonly photos: Runner;
+  private readonly sending = new Set<Sending>();
   /** Writes that are not in the store yet. */
   private unkept = 0;
-  private wanted = false;
   private stopped = false;
-  private pause = FIRST_PAUSE;
-  private cancelRetry: () => void = () => undefined;
 
   constructor(private readonly around: Surroundings) {
     this.opened = around.openStore().then((store) => ({
@@ -78,6 +62,8 @@ export class SyncEngine {
       photos: new PhotoQueue(store),
     }));
     this.channel = around.openChannel((told) => this.heard(told));
+    this.entries = new Runner(() => this.send('entries', () => this.sendEntries()), around.after);
+    this.photos = new Runner(() => this.send('photos', () => this.sendPhotos()), around.after);
     void this.opened.then(() => this.refresh()).then(() => this.flush());
   }
 
@@ -110,12 +96,12 @@ export class SyncEngine {
       } catch {
         // A full or closed store: what was written stands on the screen, counts as waiting, and is tried again.
         if (this.stopped) return;
-        await new Promise<void>((resolve) => this.around.after(FIRST_PAUSE, resolve));
+        await new Promise<void>((resolve) => this.around.after(PAUSE, resolve));
       }
     }
     this.unkept -= writes.length;
     await this.refresh(job);
-    void this.flush();
+    void this.entries.flush();
   }
 
   async waiting(job: number): Promise<WaitingEntry[]> {
@@ -126,7 +112,7 @@ export class SyncEngine {
   async addPhoto(job: number, id: string, blob: Blob): Promise<void> {
     await (await this.opened).photos.add(job, id, blob);
     await this.refresh(job);
-    void this.flush();
+    void this.photos.flush();
   }
 
   async photo(job: number, id: string): Promise<Blob | null> {
@@ -139,13 +125,13 @@ export class SyncEngine {
     if (how === 'again') await queue.again(item);
     else await queue.discard(item.key);
     await this.refresh(item.job);
-    if (how === 'again') void this.flush();
+    if (how === 'again') void this.entries.flush();
   }
 
   /** The network is back, or the person: try at once. */
   wake(): void {
-    this.pause = FIRST_PAUSE;
-    void this.flush();
+    void this.entries.wake();
+    void this.photos.wake();
   }
 
   /** What a page that listens has met: the network may be gone although nothing waits. */
@@ -156,76 +142,84 @@ export class SyncEngine {
   /** Ends everything; what waits stays kept. */
   async stop(): Promise<void> {
     this.stopped = true;
-    this.cancelRetry();
     this.channel.close();
-    await this.flushing;
+    await Promise.all([this.entries.stop(), this.photos.stop()]);
     (await this.opened).store.close();
   }
 
-  /** Sends everything that waits, in one run at a time. */
-  flush(): Promise<void> {
-    this.wanted = true;
-    this.flushing ??= this.run().finally(() => {
-      this.flushing = null;
-      if (this.wanted && !this.stopped) void this.flush();
+  /** Sends everything that waits. */
+  async flush(): Promise<void> {
+    await Promise.all([this.entries.flush(), this.photos.flush()]);
+  }
+
+  /** One run of one kind: says how it ended, and whether nothing of it is left. */
+  private async send(what: Sending, work: () => Promise<Connection | null>): Promise<boolean> {
+    // A store that is closed or full is like a dead network: what is on the screen stays, and it is tried again.
+    const ending = await this.around.alone(what, work).catch((): Connection => 'offline');
+    if (this.stopped) return true;
+    await this.refresh();
+    this.sending.delete(what);
+    // Where nothing had to be sent, nothing was learnt of the network.
+    const { connection } = this.state;
+    this.show({
+      connection: ending ?? (connection === 'opening' ? 'online' : connection),
+      busy: this.sending.size > 0,
     });
-    return this.flushing;
+    return !ending || ending === 'online';
   }
 
-  private async run(): Promise<void> {
-    while (this.wanted && !this.stopped) {
-      this.wanted = false;
-      this.cancelRetry();
-      // A store that is closed or full is like a dead network: what is on the screen stays, and it is tried again.
-      const ending = await this.around.alone(() => this.sendAll()).catch((): Connection => 'offline');
-      if (this.stopped) return;
-      if (!ending || ending === 'online') this.pause = FIRST_PAUSE;
-      else {
-        this.cancelRetry = this.around.after(this.pause, () => void this.flush());
-        this.pause = Math.min(this.pause * 2, LONGEST_PAUSE);
-      }
-      await this.refresh();
-      // Where nothing had to be sent, nothing was learnt of the network.
-      const { connection } = this.state;
-      this.show({ connection: ending ?? (connection === 'opening' ? 'online' : connection), busy: false });
-    }
+  private begins(what: Sending): void {
+    this.sending.add(what);
+    this.show({ busy: true });
   }
 
-  /** Sends what waits of every job; null when nothing did. */
-  private async sendAll(): Promise<Connection | null> {
-    const { queue, photos } = await this.opened;
-    if ((await queue.counts()).size + (await photos.count()) === 0) return null;
+  /** Sends the writes of every job; null when there were none. */
+  private async sendEntries(): Promise<Connection | null> {
+    const { queue } = await this.opened;
+    let ending: Connection | null = null;
     for (const [job] of await queue.counts()) {
-      const ending = await this.sendEntries(queue, job);
-      if (ending !== 'online') return ending;
+      ending = await this.sendJob(queue, job);
+      if (ending !== 'online') break;
     }
-    for (let photo = await photos.next(); photo && !this.stopped; photo = await photos.next()) {
-      this.show({ busy: true });
+    return ending;
+  }
+
+  /** Sends the photos; null when there were none. One the server fails on does not hold up those after it. */
+  private async sendPhotos(): Promise<Connection | null> {
+    const { photos } = await this.opened;
+    let ending: Connection | null = null;
+    for (let photo = await photos.next(); photo && !this.stopped; photo = await photos.next(photo.key)) {
+      this.begins('photos');
       const answer = await this.around.transport.photo(photo.job, photo.id, photo.blob);
-      const ending = endingOf(answer);
-      if (ending) return ending;
-      await photos.remove(photo);
-      if (answer.kind === 'refused') {
-        const slot = `photo.${photo.id}`;
-        await queue.add(photo.job, [{ slot, value: null, seen: 0 }]);
-        const store = await this.store();
-        const at = this.around.now();
-        await store.add('aside', { job: photo.job, slot, value: null, message: answer.message, at });
-        this.wanted = true;
+      if (answer.kind === 'failed') ending = 'offline';
+      else {
+        const left = endingOf(answer);
+        if (left) return left;
+        await photos.remove(photo);
+        if (answer.kind === 'refused') await this.photoRefused(photo, answer.message);
+        ending ??= 'online';
       }
       await this.refresh(photo.job);
     }
-    return 'online';
+    return ending;
+  }
+
+  private async photoRefused({ job, id }: WaitingPhoto, message: string): Promise<void> {
+    const { queue, store } = await this.opened;
+    const slot = `photo.${id}`;
+    await queue.add(job, [{ slot, value: null, seen: 0 }]);
+    await store.add('aside', { job, slot, value: null, message, at: this.around.now() });
+    void this.entries.flush();
   }
 
   /** Sends a job's writes. A batch that is refused whole is halved until the one that cannot stand is alone. */
-  private async sendEntries(queue: Queue, job: number): Promise<Connection> {
+  private async sendJob(queue: Queue, job: number): Promise<Connection> {
     let most = BATCH_ENTRIES;
     let failures = 0;
     for (;;) {
       const batch = this.stopped ? [] : await queue.take(job, most);
       if (batch.length === 0) return 'online';
-      this.show({ busy: true });
+      this.begins('entries');
       const answer = await this.around.transport.entries(
         job,
         batch.map((i) => i.entry),
@@ -239,7 +233,7 @@ export class SyncEngine {
       const ending = endingOf(answer);
       if (answer.kind === 'failed') {
         if (++failures < FAILURES) {
-          await new Promise<void>((resolve) => this.around.after(FIRST_PAUSE, resolve));
+          await new Promise<void>((resolve) => this.around.after(PAUSE, resolve));
           continue;
         }
         // A server that fails on everything is away; one that answers otherwise stumbles over these writes alone.

@@ -12,8 +12,10 @@ export class PhotoQueue {
     return this.store.count('photos');
   }
 
-  async next(): Promise<WaitingPhoto | null> {
-    const cursor = await this.store.transaction('photos').store.openCursor();
+  /** The oldest, or the oldest after that with this key. */
+  async next(after = 0): Promise<WaitingPhoto | null> {
+    const later = IDBKeyRange.lowerBound(after, true);
+    const cursor = await this.store.transaction('photos').store.openCursor(later);
     return (cursor?.value as WaitingPhoto | undefined) ?? null;
   }
 
