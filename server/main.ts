@@ -1,5 +1,6 @@
 import { createServer } from 'node:http';
 import type { IncomingMessage, ServerResponse } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import next from 'next';
 import sirv from 'sirv';
@@ -52,6 +53,7 @@ async function main(): Promise<void> {
   server.requestTimeout = 60_000;
   server.headersTimeout = 15_000;
   if (dev) server.on('upgrade', app.getUpgradeHandler());
+  if (!dev) await warm(handle);
   server.listen(port, host);
   warmBackground();
   const stop = () => {
@@ -65,6 +67,27 @@ async function main(): Promise<void> {
 }
 
 type Handle = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
+
+/** What people wait for first. */
+const FIRST = [
+  ['GET', '/api/health'],
+  ['POST', '/api/jobs/0/entries'],
+  ['GET', '/api/jobs/0/entries'],
+  ['GET', '/signin'],
+] as const;
+
+/** Has the first requests answered before anybody is let in: they load what all later ones use. */
+async function warm(handle: Handle): Promise<void> {
+  const inside = createServer((request, response) => void handle(request, response));
+  await new Promise<void>((resolve) => inside.listen(0, '127.0.0.1', resolve));
+  const { port: own } = inside.address() as AddressInfo;
+  for (const [method, url] of FIRST)
+    await fetch(`http://127.0.0.1:${own}${url}`, { method, headers: { 'x-pelvik': '1' } })
+      .then((answer) => answer.arrayBuffer())
+      .catch(() => undefined);
+  inside.closeAllConnections();
+  inside.close();
+}
 
 async function answer(request: IncomingMessage, response: ServerResponse, handle: Handle): Promise<void> {
   if (isPage(request) && !(await databaseThere())) {
