@@ -46,7 +46,12 @@ export async function run(args: string[]): Promise<number> {
   const bad =
     (hostile ? hostile.serverErrors + hostile.tooSlow : 0) +
     (faulty
-      ? faulty.lost + faulty.doubled + faulty.unequalScreens + faulty.stillWaiting + faulty.serversDied
+      ? faulty.lost +
+        faulty.doubled +
+        faulty.unequalScreens +
+        faulty.stillWaiting +
+        faulty.serversDied +
+        faulty.slowAcks.length
       : 0);
   return bad ? 1 : 0;
 }
