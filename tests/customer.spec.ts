@@ -3,7 +3,7 @@ import type { Browser, Page } from '@playwright/test';
 import { OURS, signIn } from './helpers';
 
 /** A quote of a job of its own, sent: the customer's address. */
-async function sent(page: Page): Promise<{ job: number; path: string }> {
+async function sent(page: Page, complaint = 'No second gear.'): Promise<{ job: number; path: string }> {
   await signIn(page, 'ivo');
   const post = async (path: string, data?: object) =>
     (await page.request.post(path, { headers: OURS, ...(data ? { data } : {}) })).json();
@@ -14,7 +14,7 @@ async function sent(page: Page): Promise<{ job: number; path: string }> {
       { slot: 'customer.name', value: 'Isaura Tennant' },
       { slot: 'vehicle.make', value: 'Marrick' },
       { slot: 'vehicle.value', value: 300000 },
-      { slot: 'complaint.words', value: 'No second gear.' },
+      { slot: 'complaint.words', value: complaint },
       { slot: 'grid.D2', value: { behaviours: ['flares'], when: [], source: 'shop' } },
       { slot: 'band.band-2-4.lining', value: 'torn' },
     ],
@@ -41,6 +41,14 @@ test('undetermined is said plainly, with what could still change; the price stan
   await expect(customer.getByText(/not yet determined what failed first/)).toBeVisible();
   await expect(customer.getByRole('heading', { name: 'What could still change' })).toBeVisible();
   await expect(customer.getByText('Of the vehicle’s value').first()).toBeVisible();
+  expect(await customer.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+  await customer.context().close();
+});
+
+test('words without an end and from right to left stay within a phone', async ({ page, browser }) => {
+  const { path } = await sent(page, `${'W'.repeat(400)} \u202eمرحبا <b>x</b> 🛠️`);
+  const customer = await phone(browser, path);
+  await expect(customer.getByText('<b>x</b>')).toBeVisible();
   expect(await customer.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
   await customer.context().close();
 });

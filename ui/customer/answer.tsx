@@ -24,8 +24,8 @@ export function Answer({ quote, open }: { quote: CustomerQuote; open: boolean })
       <Stack $gap={14} id="answers" tabIndex={-1}>
         {quote.answers.map((a, k) => (
           <p key={k}>
-            <Moment at={a.at} />, {a.name}:{' '}
-            {a.kind === 'ask' ? `“${a.message}”` : a.kind === 'accept' ? 'accepted' : 'declined'}
+            <Moment at={a.at} />, <bdi>{a.name}</bdi>:{' '}
+            {a.kind === 'ask' ? <bdi>“{a.message}”</bdi> : a.kind === 'accept' ? 'accepted' : 'declined'}
           </p>
         ))}
       </Stack>

@@ -11,6 +11,7 @@ const Top = styled.header`
   background: var(--frame);
   color: var(--frame-ink);
   padding: 20px 20px 24px;
+  overflow-wrap: anywhere;
   > div {
     max-width: 720px;
     margin: 0 auto;
@@ -37,6 +38,8 @@ const Body = styled.main`
   padding: 4px 20px 64px;
   background: var(--sheet);
   min-height: 70vh;
+  /* Whatever was typed: nothing lies beyond the edge of a phone. */
+  overflow-wrap: anywhere;
   section {
     padding: 22px 0;
     border-top: 1px solid var(--rule);
@@ -79,10 +82,12 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
           <span className="shop">
             <Mark size={22} /> {content.shop.name}
           </span>
-          <h1>{content.job.vehicle}: what we found and what we propose</h1>
+          <h1>
+            <bdi>{content.job.vehicle}</bdi>: what we found and what we propose
+          </h1>
           <p>
-            For {content.job.customer || 'our customer'}. Quote {content.job.number}-{quote.version} of{' '}
-            {dayWords(content.date)}, valid until {dayWords(content.validUntil)}
+            For <bdi>{content.job.customer || 'our customer'}</bdi>. Quote {content.job.number}-
+            {quote.version} of {dayWords(content.date)}, valid until {dayWords(content.validUntil)}
           </p>
         </div>
       </Top>
@@ -90,8 +95,9 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
         {accepted && (
           <section id="answered" tabIndex={-1}>
             <Notice $tone="good" role="status">
-              {accepted.name} accepted “{content.options.find((o) => o.id === accepted.option)?.name}” on{' '}
-              <Moment at={accepted.at} />. This version is frozen.
+              <bdi>{accepted.name}</bdi> accepted “
+              {content.options.find((o) => o.id === accepted.option)?.name}” on <Moment at={accepted.at} />.
+              This version is frozen.
             </Notice>
           </section>
         )}
@@ -106,7 +112,9 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
         {content.job.complaint && (
           <section>
             <h2>What you told us</h2>
-            <p>“{content.job.complaint}”</p>
+            <p>
+              “<bdi>{content.job.complaint}</bdi>”
+            </p>
           </section>
         )}
         <section>

@@ -70,6 +70,7 @@ export const GlobalStyle = createGlobalStyle`
     color: var(--ink);
     font: 400 1rem/1.4 var(--body);
     font-variant-numeric: tabular-nums;
+    overflow-wrap: break-word;
   }
   h1, h2, h3, p, ul, ol, dl, dd, figure { margin: 0; padding: 0; }
   h1, h2, h3 { font-weight: 650; font-stretch: 108%; line-height: 1.15; letter-spacing: -0.005em; }
