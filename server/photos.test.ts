@@ -81,6 +81,19 @@ describe('a JPEG from a case file', () => {
     expect(kept.bytes.includes('secret words')).toBe(false);
     expect(isPlainJpeg(kept.bytes)).toBe(true);
   });
+  test('larger than Pelvik writes them is made smaller, plain or not', async () => {
+    const large = await picture(3000, 1500).jpeg().toBuffer();
+    expect(isPlainJpeg(large)).toBe(true);
+    expect(await acceptPhoto(large)).toMatchObject({ width: 1600, height: 800 });
+  });
+  test('that only looks like a picture from outside is none', async () => {
+    const bytes = Buffer.from(await plain());
+    // The marks stay where they were, the tables between them are nonsense.
+    const table = bytes.indexOf(Buffer.from([0xff, 0xc4])) + 5;
+    bytes.fill(0x11, table, table + 12);
+    expect(isPlainJpeg(bytes)).toBe(true);
+    expect(await acceptPhoto(bytes)).toBeNull();
+  });
   test('cut off anywhere is not taken for a plain one', async () => {
     const bytes = await plain();
     for (let end = 0; end < bytes.length; end += 7) expect(isPlainJpeg(bytes.subarray(0, end))).toBe(false);

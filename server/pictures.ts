@@ -2,7 +2,9 @@ import sharp from 'sharp';
 import type { Photo } from './background-tasks';
 
 const LONGEST_SIDE = 1600;
-const MOST_PIXELS = 60_000_000;
+const READING = { limitInputPixels: 60_000_000, failOn: 'error' } as const;
+/** Colour and grey, as a screen shows them. */
+const PLAIN_SPACES = new Set<string | undefined>(['srgb', 'b-w']);
 
 // Only the kinds offered are ever handed to a decoder.
 sharp.block({ operation: ['VipsForeignLoad'] });
@@ -34,7 +36,7 @@ export function isPicture(bytes: Uint8Array): boolean {
 export async function reencode(upload: Uint8Array): Promise<Photo | null> {
   if (!isPicture(upload)) return null;
   try {
-    const { data, info } = await sharp(upload, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+    const { data, info } = await sharp(upload, READING)
       .rotate()
       .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true })
       .flatten({ background: '#ffffff' })
@@ -48,11 +50,21 @@ export async function reencode(upload: Uint8Array): Promise<Photo | null> {
 
 /** A photo from a case file: one as Pelvik writes it is kept byte for byte, anything else is written anew. */
 export async function acceptPhoto(upload: Uint8Array): Promise<Photo | null> {
-  const anew = await reencode(upload);
-  if (!anew || !isPlainJpeg(upload)) return anew;
-  const { width, height, icc, exif } = await sharp(upload).metadata();
-  const same = width === anew.width && height === anew.height && !icc && !exif;
-  return same ? { bytes: Buffer.from(upload), width, height } : anew;
+  return (await asWritten(upload)) ?? (await reencode(upload));
+}
+
+/** The photo as it is, if it is one Pelvik could have written: decoded to be sure, which costs far less than encoding. */
+async function asWritten(upload: Uint8Array): Promise<Photo | null> {
+  if (!isPlainJpeg(upload)) return null;
+  try {
+    const { width, height, icc, exif, space } = await sharp(upload, READING).metadata();
+    const ours = Math.max(width, height) <= LONGEST_SIDE && !icc && !exif && PLAIN_SPACES.has(space);
+    if (!ours) return null;
+    await sharp(upload, READING).raw().toBuffer();
+    return { bytes: Buffer.from(upload), width, height };
+  } catch {
+    return null;
+  }
 }
 
 const [SOI, EOI, SOS] = [0xd8, 0xd9, 0xda];
