@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { shown, World } from '@/tests/sync-world';
+import { idle, shown, World } from '@/tests/sync-world';
 import type { Tab } from '@/tests/sync-world';
 import { openDB } from 'idb';
 
@@ -211,17 +211,37 @@ test('a photo on a slow line holds up no writes', async () => {
   expect(tab.engine.read()).toMatchObject({ waiting: 0, busy: false, connection: 'online' });
 });
 
-test('a photo the server fails on waits; those after it go', async () => {
+test('a photo the server fails on waits and is tried again; those after it go', async () => {
+  world.server.fault = () => 'cut';
   world.server.stumblePhoto = (id) => id === 'photo-0001';
   const tab = await world.device('Mira').tab();
   for (const id of ['photo-0001', 'photo-0002']) await tab.engine.addPhoto(JOB, id, new Blob([id]));
-  await world.settle(2);
+  await idle();
+  world.server.fault = () => null;
+  // At once, without waiting for the pause.
+  tab.engine.wake();
+  await idle();
   expect(world.server.photos).toEqual(['photo-0002']);
   expect(tab.engine.read()).toMatchObject({ waiting: 1, connection: 'offline' });
   world.server.stumblePhoto = () => false;
-  await world.settle(2);
+  await world.settle(1);
   expect(world.server.photos).toEqual(['photo-0002', 'photo-0001']);
   expect(tab.engine.read()).toMatchObject({ waiting: 0, connection: 'online' });
+});
+
+test('a job the server is too busy for is tried again, though another went through', async () => {
+  world.server.fault = () => 'cut';
+  const tab = await world.device('Mira').tab();
+  for (const job of [JOB, JOB + 1])
+    await tab.engine.write(job, [{ slot: 'fluid.level', value: 'low', seen: 0 }]);
+  await idle();
+  let requests = 0;
+  world.server.fault = () => (requests++ === 0 ? 'busy' : null);
+  tab.engine.wake();
+  await idle();
+  await world.settle(2);
+  expect(tab.engine.read()).toMatchObject({ waiting: 0, connection: 'online' });
+  for (const job of [JOB, JOB + 1]) expect(world.server.of(job)).toHaveLength(1);
 });
 
 test('what an earlier version of the program left waiting is taken over', async () => {
