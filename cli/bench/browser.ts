@@ -1,18 +1,27 @@
+import { randomUUID } from 'node:crypto';
 import { chromium as browserType } from 'playwright-core';
 import type { Page } from 'playwright-core';
+import type { Json } from '@/core/case';
 import shop from '@/data/demo/shop.json';
+import unit from '@/data/units/ostrel-four.json';
 import { CHROMIUM_FLAGS } from '../chromium-flags';
 import { chromium, ensureDebian } from '../system';
 import type { Figure } from './figure';
 import { quantile } from './figure';
+import { script } from './script';
 import type { Served } from './served';
+
+/** As many as a large job comes to, a few refused ones allowed for. */
+const FINDINGS = 310;
 
 /** What somebody at a browser waits for. */
 export async function browser({ base }: Served): Promise<Figure[]> {
   ensureDebian(chromium, ['chromium']);
   const started = await browserType.launch({ executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS });
   try {
-    return await inBrowser(await started.newPage({ viewport: { width: 1280, height: 800 } }), base);
+    const page = await started.newPage({ viewport: { width: 1280, height: 800 } });
+    const figures = await inBrowser(page, base);
+    return [...figures, ...(await script(started, page, base))];
   } finally {
     await started.close();
   }
@@ -25,17 +34,14 @@ async function inBrowser(page: Page, base: string): Promise<Figure[]> {
   await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL(`${base}/`);
+  const findings = await fill(page, base);
   await page.goto(`${base}/jobs/1002/teardown`);
   await page.locator('[data-testid="dock"]').waitFor();
-  const scripts = await page.evaluate(() =>
-    performance
-      .getEntriesByType('resource')
-      .filter((r) => r.name.endsWith('.js'))
-      .reduce((sum, r) => sum + (r as PerformanceResourceTiming).encodedBodySize, 0),
-  );
   const presses = await page.evaluate(pressThirtyTimes);
   const cookies = await page.context().cookies();
   const cookie = cookies.map((c) => `${c.name}=${c.value}`).join('; ');
+  // The server by itself: nothing else asks or computes meanwhile.
+  await page.goto('about:blank');
   const pages: number[] = [];
   for (let k = 0; k < 15; k++) {
     const started = performance.now();
@@ -48,30 +54,46 @@ async function inBrowser(page: Page, base: string): Promise<Figure[]> {
       value: quantile(presses, 0.5),
       unit: 'ms',
       budget: 150,
-      of: `${presses.length} presses`,
+      of: `${presses.length} presses, ${findings} findings`,
     },
     {
       name: 'finding to new ranking on screen, 95th percentile',
       value: quantile(presses, 0.95),
       unit: 'ms',
       budget: 150,
-      of: `${presses.length} presses`,
+      of: `${presses.length} presses, ${findings} findings`,
     },
     {
       name: 'job page from the server',
       value: quantile(pages, 0.5),
       unit: 'ms',
       budget: 50,
-      of: 'median of 15, whole answer',
-    },
-    {
-      name: 'compressed script of a stage',
-      value: scripts / 1000,
-      unit: 'kB',
-      budget: 220,
-      of: 'teardown, first load',
+      of: `median of 15, whole answer, ${findings} findings`,
     },
   ];
+}
+
+/** Fills the half-opened job of the demo: every plate measured, and what people said of it. Returns how much it holds. */
+async function fill(page: Page, base: string): Promise<number> {
+  const at = `${base}/api/jobs/1002/entries`;
+  const known = await page.request.get(`${at}?after=0`);
+  const { entries: before } = (await known.json()) as { entries: { slot: string }[] };
+  const slots = new Set(before.map((e) => e.slot));
+  const entries = unit.elements.flatMap((element) =>
+    (element.pack?.order ?? []).map((_, k) => ({
+      slot: `thickness.${element.id}.${k + 1}`,
+      value: 1.7 as Json,
+    })),
+  );
+  for (let k = 0; slots.size + entries.length < FINDINGS; k++)
+    entries.push({ slot: `history.opinion.said-${k}`, value: { said: 'It has always shifted late.' } });
+  for (let from = 0; from < entries.length; from += 100)
+    await page.request.post(at, {
+      headers: { 'x-pelvik': '1' },
+      data: { entries: entries.slice(from, from + 100).map((e) => ({ id: randomUUID(), ...e })) },
+    });
+  const after = (await (await page.request.get(`${at}?after=0`)).json()) as { entries: { slot: string }[] };
+  return new Set(after.entries.map((e) => e.slot)).size;
 }
 
 /** Runs in the page: grades a part back and forth and waits for the dock to be drawn anew each time. */
