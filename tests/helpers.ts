@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import type { APIRequestContext, Page } from '@playwright/test';
+import type { APIRequestContext, Locator, Page } from '@playwright/test';
 import shop from '@/data/demo/shop.json';
 
 export type Person = 'mira' | 'tobin' | 'ivo';
@@ -31,11 +31,15 @@ export async function saved(page: Page): Promise<void> {
   await expect(page.locator('[data-status]')).toHaveAttribute('data-status', 'saved');
 }
 
-export function pick(page: Page, group: string, value: string) {
+/** One choice of a group. */
+export function choice(page: Page, group: string, value: string): Locator {
   return page
     .getByRole('radiogroup', { name: group, exact: true })
-    .getByRole('radio', { name: value, exact: true })
-    .click();
+    .getByRole('radio', { name: value, exact: true });
+}
+
+export function pick(page: Page, group: string, value: string): Promise<void> {
+  return choice(page, group, value).click();
 }
 
 export async function stage(page: Page, name: string): Promise<void> {

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { newJob, OURS, pick, recorded, saved, signIn, stage } from './helpers';
+import { choice, newJob, OURS, pick, recorded, saved, signIn, stage } from './helpers';
 
 /** Waits until this page's worker looks after it and has kept the job's stages. */
 async function kept(page: Page, job: number): Promise<void> {
@@ -17,8 +17,16 @@ async function kept(page: Page, job: number): Promise<void> {
     .toBe(true);
 }
 
-const low = (page: Page) =>
-  page.getByRole('radiogroup', { name: 'Level', exact: true }).getByRole('radio', { name: 'Low' });
+const low = (page: Page) => choice(page, 'Level', 'Low');
+
+/** Writes cannot leave: one is made on the job that is open, and waits as the board says. */
+async function leaveOneWaiting(page: Page): Promise<void> {
+  await page.context().route('**/entries', (route) => route.abort());
+  await pick(page, 'Level', 'Low');
+  await expect(page.locator('[data-status]')).toHaveAttribute('data-status', 'offline');
+  await page.goto('/');
+  await expect(page.getByTestId('offline')).toContainText('One change waits');
+}
 
 test('board and job open without the network, also after the browser was closed; what is entered waits and is sent', async ({
   page,
@@ -36,9 +44,7 @@ test('board and job open without the network, also after the browser was closed;
   await expect(again.getByRole('heading', { level: 1 })).toContainText('Harrow Lane');
   await expect(again.getByTestId('offline')).toBeVisible();
   await again.goto(`/jobs/${job}/intake`);
-  await expect(
-    again.getByRole('radiogroup', { name: 'Colour', exact: true }).getByRole('radio', { name: 'Black' }),
-  ).toBeChecked();
+  await expect(choice(again, 'Colour', 'Black')).toBeChecked();
   await pick(again, 'Level', 'Low');
   await expect(again.getByTestId('offline')).toContainText('One change waits on this device');
   // A stage that was never opened, and the verdict: both come from the device.
@@ -76,11 +82,7 @@ test('a job never opened here says so without the network, and the way back to t
 test('what waits of a job is sent from the board too', async ({ page, context }) => {
   await signIn(page, 'mira');
   const job = await newJob(page);
-  await context.route('**/entries', (route) => route.abort());
-  await pick(page, 'Level', 'Low');
-  await expect(page.locator('[data-status]')).toHaveAttribute('data-status', 'offline');
-  await page.goto('/');
-  await expect(page.getByTestId('offline')).toContainText('One change waits');
+  await leaveOneWaiting(page);
   await context.unroute('**/entries');
   await expect(page.getByTestId('offline')).toHaveCount(0, { timeout: 20_000 });
   expect(await recorded(page.request, job, 'fluid.level')).toBe('low');
@@ -98,16 +100,12 @@ async function everything(page: Page): Promise<string> {
 
 test('signing out warns while something waits, and leaves nothing of a person on the device', async ({
   page,
-  context,
 }) => {
   await signIn(page, 'mira');
   const job = await newJob(page);
   await kept(page, job);
   await page.getByLabel('Repair already tried').fill('Unsent words');
-  await context.route('**/entries', (route) => route.abort());
-  await pick(page, 'Level', 'Low');
-  await page.goto('/');
-  await expect(page.getByTestId('offline')).toContainText('One change waits');
+  await leaveOneWaiting(page);
   await page.getByRole('button', { name: /sign out/ }).click();
   const dialog = page.getByRole('dialog', { name: /Sign out/ });
   await expect(dialog).toContainText('One change is only on this device');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newJob, OURS, pick, recorded, saved, signIn, stage } from './helpers';
+import { choice, newJob, OURS, pick, recorded, saved, signIn, stage } from './helpers';
 
 test('what is typed with the network gone is kept over a reload and sent when it returns', async ({
   page,
@@ -11,9 +11,7 @@ test('what is typed with the network gone is kept over a reload and sent when it
   await pick(page, 'Level', 'Low');
   await expect(page.locator('[data-status]')).toHaveAttribute('data-status', 'offline');
   await page.reload();
-  await expect(
-    page.getByRole('radiogroup', { name: 'Level', exact: true }).getByRole('radio', { name: 'Low' }),
-  ).toBeChecked();
+  await expect(choice(page, 'Level', 'Low')).toBeChecked();
   await context.unroute('**/api/jobs/**');
   await saved(page);
   expect(await recorded(page.request, job, 'fluid.level')).toBe('low');

@@ -5,6 +5,7 @@ import { CHROMIUM_FLAGS } from '../chromium-flags';
 import { chromium, ensureDebian } from '../system';
 import { dice } from './dice';
 import type { Dice } from './dice';
+import { LIMIT_MS } from './stack';
 import type { Stack } from './stack';
 
 export interface FaultFigures {
@@ -40,7 +41,6 @@ interface Person {
 
 const PACK = 'Forward clutch';
 const SLOW_MS = 400;
-const LIMIT_MS = 2000;
 
 /**
  * Two people in two browsers, each on a server process of its own, paint the same pack while everything between them

@@ -2,6 +2,7 @@ import unit from '@/data/units/ostrel-four.json';
 import { OURS, signIn } from '../sign-in';
 import { dice } from './dice';
 import type { Dice } from './dice';
+import { LIMIT_MS } from './stack';
 import type { Stack } from './stack';
 
 export interface HostileFigures {
@@ -16,7 +17,6 @@ export interface HostileFigures {
   examples: string[];
 }
 
-const LIMIT_MS = 2000;
 const AT_ONCE = 4;
 /** Where they come from: an address that signs in wrongly this often is shut out, and so would the people after it. */
 const ADDRESS = '10.66.6.6';

@@ -9,6 +9,9 @@ import { freePort, stop } from '../system';
 
 const DATABASE = 'pelvik_trials';
 
+/** No request may take longer, ms. */
+export const LIMIT_MS = 2000;
+
 /** Two server processes on one database, each of which can be killed and started again, and so can PostgreSQL. */
 export interface Stack {
   bases: [string, string];
