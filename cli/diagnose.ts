@@ -1,9 +1,8 @@
 import { caseUntil, stateOfCase, STAGES } from '@/core/case';
 import { chainWords, diagnoser } from '@/core/diagnosis';
-import type { Diagnosis, Knowledge } from '@/core/diagnosis';
-import behaviour from '@/data/knowledge/behaviour.json';
-import causal from '@/data/knowledge/causal.json';
-import { oneFile, readCase, readOptions, stageOption, unitFor } from './input';
+import type { Diagnosis } from '@/core/diagnosis';
+import { knowledge } from '@/data/knowledge';
+import { oneFile, readCaseOn, readOptions, stageOf, stageOption } from './input';
 
 export const help = `
 ./pelvik diagnose CASE [--unit FILE] [--until STAGE] [--json]
@@ -12,14 +11,11 @@ Ranks what failed first in a case file, with chain, evidence and the next checks
 later stages. Exit code: 0 good, 1 the content is wrong, 2 used wrongly.
 `;
 
-export const knowledge = { causal, behaviour } as unknown as Knowledge;
-
 export async function run(args: string[]): Promise<number> {
   const options = readOptions(args, ['--json'], ['--unit', '--until']);
-  const document = readCase(oneFile(options, 'case'));
+  const { document, unit } = readCaseOn(oneFile(options, 'case'), options.values.get('--unit')?.[0]);
   const stage = stageOption(options);
-  const unit = unitFor(document.unit, options.values.get('--unit')?.[0]);
-  const state = stateOfCase(stage ? caseUntil(document, stage, STAGES) : document);
+  const state = stateOfCase(stage ? caseUntil(document, stage, STAGES, stageOf) : document);
   const diagnosis = diagnoser(unit, knowledge)(state);
   process.stdout.write(options.flags.has('--json') ? `${JSON.stringify(diagnosis)}\n` : asText(diagnosis));
   return 0;

@@ -1,12 +1,19 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import type { CaseDocument, Stage } from '@/core/case';
 import { isStage, STAGES } from '@/core/case';
-import { withRoles } from '@/core/unit';
+import { catalogueOf, inspectionOf, stageOfIn } from '@/core/inspection';
+import { currentUnit } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
-import { checkCase, checkUnit } from '@/core/validation';
+import { checkCase, checkUnit, openCase } from '@/core/validation';
 import type { Problem } from '@/core/validation';
+import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
 import { CommandError } from './fail';
+
+const catalogue = catalogueOf(knowledge.inspection);
+
+/** The stage each slot of a job belongs to. */
+export const stageOf = stageOfIn(catalogue);
 
 const LARGEST = 64 * 1024 * 1024;
 
@@ -27,11 +34,18 @@ function describe(problems: Problem[]): string {
   return problems.map((p) => `${p.pointer || '/'}: ${p.message}. ${p.remedy}`).join('\n');
 }
 
-export function readCase(file: string): CaseDocument {
+/** A case file of either version, with the unit it is about: the given file's, or the shipped one it names. */
+export function readCaseOn(
+  file: string,
+  unitFile: string | undefined,
+): { document: CaseDocument; unit: UnitDefinition } {
   const value = readJson(file);
-  const problems = checkCase(value);
-  if (problems.length) throw invalid(file, 'a case', problems);
-  return value as CaseDocument;
+  const shape = checkCase(value);
+  if (shape.length) throw invalid(file, 'a case', shape);
+  const unit = unitFor((value as CaseDocument).unit, unitFile);
+  const { document, problems } = openCase(value as CaseDocument, inspectionOf(unit, catalogue));
+  if (problems.length) throw invalid(file, `a case of ${unit.name}`, problems);
+  return { document, unit };
 }
 
 /** The unit of a case: the given file's, or the shipped one of that id. */
@@ -44,7 +58,7 @@ export function unitFor(id: string, file: string | undefined): UnitDefinition {
   const value = readJson(file);
   const problems = checkUnit(value);
   if (problems.length) throw invalid(file, 'a unit definition', problems);
-  return withRoles(value as UnitDefinition);
+  return currentUnit(value as UnitDefinition);
 }
 
 function invalid(file: string, what: string, problems: Problem[]): CommandError {

@@ -3,12 +3,10 @@ import { diagnoser } from '@/core/diagnosis';
 import { buildQuote, couldChange, findingWords, formatMoney, standingCause } from '@/core/quote';
 import type { ShopTerms } from '@/core/quote';
 import { buildScope, policiesOf } from '@/core/scope';
-import type { ScopeRules } from '@/core/scope';
-import scopeRules from '@/data/policies/scope-rules.json';
+import { knowledge, rules } from '@/data/knowledge';
 import shop from '@/data/prices/shop.json';
-import { knowledge } from './diagnose';
 import { CommandError } from './fail';
-import { oneFile, readCase, readOptions, unitFor } from './input';
+import { oneFile, readCaseOn, readOptions } from './input';
 
 export const help = `
 ./pelvik quote CASE [--unit FILE] [--date YYYY-MM-DD] [--json]
@@ -19,20 +17,19 @@ quote, today by default. Exit code: 0 good, 1 the content is wrong, 2 used wrong
 
 export async function run(args: string[]): Promise<number> {
   const options = readOptions(args, ['--json'], ['--unit', '--date']);
-  const document = readCase(oneFile(options, 'case'));
-  const unit = unitFor(document.unit, options.values.get('--unit')?.[0]);
+  const { document, unit } = readCaseOn(oneFile(options, 'case'), options.values.get('--unit')?.[0]);
   const date = options.values.get('--date')?.[0] ?? new Date().toISOString().slice(0, 10);
   if (!/^\d{4}-\d{2}-\d{2}$/.test(date) || Number.isNaN(Date.parse(date)))
     throw new CommandError('--date takes YYYY-MM-DD.', 2);
   const terms = shop as unknown as ShopTerms;
-  const rules = scopeRules as unknown as ScopeRules;
   const state = stateOfCase(document);
   const diagnosis = diagnoser(unit, knowledge)(state);
   const cause = standingCause(state, diagnosis);
-  const scope = buildScope(unit, rules, state, policiesOf(state, terms.policies), cause);
+  const scope = buildScope(unit, { rules, knowledge }, state, policiesOf(state, terms.policies), cause);
   const quote = buildQuote({
     unit,
     rules,
+    knowledge,
     terms,
     state,
     diagnosis,

@@ -1,19 +1,14 @@
 import { stateFromValues } from '@/core/case';
 import type { Json } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
-import type { Knowledge } from '@/core/diagnosis';
 import { buildScope } from '@/core/scope';
-import type { ScopeRules } from '@/core/scope';
-import { OPERATION_ROLES, PART_ROLES, withRoles } from '@/core/unit';
+import { currentUnit, OPERATION_ROLES, PART_ROLES } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { checkUnit } from '@/core/validation';
-import behaviour from '@/data/knowledge/behaviour.json';
+import { knowledge, rules } from '@/data/knowledge';
 import causal from '@/data/knowledge/causal.json';
-import rules from '@/data/policies/scope-rules.json';
 import { shippedUnits } from '@/data/shipped';
 import { devicesOf } from '@/ui/strip/device';
-
-const knowledge = { causal, behaviour } as unknown as Knowledge;
 
 /** Where a definition names a part, a station or an operation. */
 const POINTING = new Set([
@@ -52,11 +47,11 @@ function renamed(unit: UnitDefinition): UnitDefinition {
 const findings = (unit: UnitDefinition): Record<string, Json> => {
   const part = (role: string) => unit.parts.find((p) => p.role === role)!.id;
   return {
-    'filter.state': 'blocked',
-    'debris.bright-flakes': { amount: 'heavy' },
-    'fluid.level': 'full',
-    'converter.hub': 'blue',
-    [`part.${part('pump-cover')}`]: { grade: 'failed' },
+    [`part.${part('filter')}.pleats`]: { is: 'blocked' },
+    'unit.debris.bright-flakes': { is: { sump: 'heavy' } },
+    'unit.fluid.level': { is: 'full' },
+    [`part.${part('converter')}.hub`]: { is: 'blue' },
+    [`part.${part('pump-cover')}.condition`]: { is: 'failed' },
   };
 };
 
@@ -80,7 +75,7 @@ describe.each(shippedUnits.map((u) => [u.id, u] as const))('%s under other ids a
     const scope = (u: UnitDefinition, overhaul: 'full' | 'targeted') =>
       buildScope(
         u,
-        rules as unknown as ScopeRules,
+        { rules, knowledge },
         stateFromValues(findings(u)),
         { overhaul, converter: 'on-evidence' },
         null,
@@ -102,9 +97,9 @@ test('a definition from before there were roles gets those its ids stood for', (
   for (const unit of shippedUnits) {
     const former = structuredClone(unit);
     for (const item of [...former.parts, ...former.labour]) delete item.role;
-    for (const element of former.elements) delete element.part;
-    expect(withRoles(former)).toEqual(unit);
-    expect(withRoles(unit)).toBe(unit);
+    for (const element of former.elements) if (element.part === element.id) delete element.part;
+    expect(currentUnit(former)).toEqual(unit);
+    expect(currentUnit(unit)).toBe(unit);
   }
 });
 

@@ -3,8 +3,8 @@ import path from 'node:path';
 import { stateFromValues } from '@/core/case';
 import type { Json } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
-import type { Knowledge } from '@/core/diagnosis';
-import { observe } from '@/core/evidence';
+import { factsOf } from '@/core/facts';
+import { catalogueOf, inspectionOf } from '@/core/inspection';
 import { sharedFeed, stationsInOrder } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { ajv, checkSlot, checkUnit, problemsOf, unitWarnings } from '@/core/validation';
@@ -17,10 +17,11 @@ import scopeRules from './policies/scope-rules.json';
 import scopeRulesSchema from './policies/scope-rules.schema.json';
 import shop from './prices/shop.json';
 import shopSchema from './prices/shop.schema.json';
+import { knowledge } from './knowledge';
 import { shippedUnits } from './shipped';
 
 const unit = shippedUnits.find((u) => u.id === 'ostrel-four')!;
-const diagnose = diagnoser(unit, { causal, behaviour } as unknown as Knowledge);
+const diagnose = diagnoser(unit, knowledge);
 
 describe.each(shippedUnits.map((u): [string, UnitDefinition] => [u.id, u]))('%s', (_, shipped) => {
   test('is valid, and nothing about it is odd', () => {
@@ -52,7 +53,7 @@ describe.each(shippedUnits.map((u): [string, UnitDefinition] => [u.id, u]))('%s'
 
 describe('the causal knowledge on every unit', () => {
   test.each(shippedUnits.map((u): [string, UnitDefinition] => [u.id, u]))('%s', (_, shipped) => {
-    const { causes } = diagnoser(shipped, { causal, behaviour } as unknown as Knowledge)(stateFromValues({}));
+    const { causes } = diagnoser(shipped, knowledge)(stateFromValues({}));
     expect(new Set(causes.map((c) => c.id)).size).toBe(causes.length);
     for (const c of causes) expect(c.words).not.toMatch(/[{}$]/);
     expect(causes.reduce((sum, c) => sum + c.probability, 0)).toBeCloseTo(1, 6);
@@ -86,18 +87,19 @@ describe('the causal knowledge', () => {
     for (const c of causes) expect(c.words).not.toMatch(/[{}$]/);
   });
   test('every check has words without holes and points at something observable', () => {
-    for (const check of diagnose(
-      stateFromValues({ 'grid.D3': { behaviours: ['slips'], when: [], source: 'shop' } }),
-    ).nextChecks) {
+    for (const check of diagnose(stateFromValues({ 'grid.D3.shop': { any: { behaviours: ['slips'] } } }))
+      .nextChecks) {
       expect(check.words).not.toMatch(/[{}$]/);
       expect(check.gain).toBeGreaterThanOrEqual(0);
       expect(check.minutes).toBeGreaterThan(0);
     }
   });
   test('a check once made is not asked for again', () => {
-    const { nextChecks } = diagnose(stateFromValues({ 'filter.state': 'clear', 'fluid.level': 'full' }));
-    expect(nextChecks.map((c) => c.point)).not.toContain('filter');
-    expect(nextChecks.map((c) => c.point)).not.toContain('fluid-level');
+    const { nextChecks } = diagnose(
+      stateFromValues({ 'part.filter.pleats': { is: 'clear' }, 'unit.fluid.level': { is: 'full' } }),
+    );
+    expect(nextChecks.map((c) => c.point)).not.toContain('filter.pleats:filter');
+    expect(nextChecks.map((c) => c.point)).not.toContain('fluid.level');
   });
 });
 
@@ -106,15 +108,16 @@ test('what two elements share can starve both', () => {
 });
 
 describe('the demo shop', () => {
+  const inspection = inspectionOf(unit, catalogueOf(knowledge.inspection));
   const jobs = demo.jobs as unknown as { findings: Record<string, Json>; photos: unknown[] }[];
   const verdict = (k: number) => diagnose(stateFromValues(jobs[k]!.findings));
   test('every finding is one a person could enter', () => {
     for (const job of jobs) {
       for (const [slot, value] of Object.entries(job.findings)) {
         if (slot !== 'job.promised')
-          expect({ slot, problems: checkSlot(slot, value) }).toEqual({ slot, problems: [] });
+          expect({ slot, problems: checkSlot(inspection, slot, value) }).toEqual({ slot, problems: [] });
       }
-      expect(observe(unit, stateFromValues(job.findings))).toBeDefined();
+      expect(factsOf(unit, stateFromValues(job.findings), knowledge)).toBeDefined();
     }
   });
   test('its stories come out as they happened', () => {

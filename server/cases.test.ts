@@ -35,8 +35,8 @@ async function wholeJob(ivo: User) {
     await savePhoto(c, job.id, id, photo, ivo);
     await appendEntries(c, job.number, ivo, [
       write('customer.name', 'مريم Åse 🛠️'),
-      write('fluid.level', 'low'),
-      write('fluid.level', null),
+      write('unit.fluid.level', 'low'),
+      write('unit.fluid.level', null),
       write('cause.commit', { cause: 'filter:blocked', reason: 'seen' }),
       write(`photo.${id}`, { about: 'debris' }),
     ]);
@@ -111,24 +111,26 @@ const hand = (findings: CaseDocument['findings'], more: Partial<CaseDocument> = 
 
 test('a hand-written case becomes a job', async () => {
   const ivo = await someone('owner');
-  const number = await bring(hand([{ slot: 'fluid.level', value: 'low' }]), ivo);
-  expect((await out(number, ivo)).findings).toMatchObject([{ slot: 'fluid.level', value: 'low' }]);
+  const number = await bring(hand([{ slot: 'unit.fluid.level', value: { is: 'low' } }]), ivo);
+  expect((await out(number, ivo)).findings).toMatchObject([
+    { slot: 'unit.fluid.level', value: { is: 'low' } },
+  ]);
 });
 
 test('the numbers of a file are its own affair: a record that came in goes on from where it ends', async () => {
   const ivo = await someone('owner');
-  const entry = (seq: number, value: string) => ({
+  const entry = (seq: number, value: Json) => ({
     id: `entry-00${seq}`,
     seq,
     by: 'Ada',
     at: '2026-01-01T00:00:00.000Z',
-    slot: 'fluid.level',
+    slot: 'unit.fluid.level',
     value,
   });
-  const history = [entry(2147483647, 'low'), entry(7, 'full')];
-  const number = await bring(hand([{ slot: 'fluid.level', value: 'low' }], { history }), ivo);
+  const history = [entry(2147483647, { is: 'low' }), entry(7, { is: 'full' })];
+  const number = await bring(hand([{ slot: 'unit.fluid.level', value: { is: 'low' } }], { history }), ivo);
   const answer = await inTransaction((c) =>
-    appendEntries(c, number, ivo, [{ id: randomUUID(), slot: 'fluid.colour', value: 'red' }]),
+    appendEntries(c, number, ivo, [{ id: randomUUID(), slot: 'unit.fluid.colour', value: { is: 'red' } }]),
   );
   expect(answer.lastSeq).toBe(3);
 });
@@ -139,11 +141,11 @@ const line = (seq: number, more: object = {}) => ({
   seq,
   by: 'Ada',
   at,
-  slot: 'fluid.level',
-  value: 'low',
+  slot: 'unit.fluid.level',
+  value: { is: 'low' },
   ...more,
 });
-const low = [{ slot: 'fluid.level', value: 'low' }];
+const low = [{ slot: 'unit.fluid.level', value: { is: 'low' } }];
 const quote = (more: object = {}) => ({
   version: 1,
   status: 'sent',
@@ -231,11 +233,15 @@ describe('refused with a pointer, leaving no job behind', () => {
       }),
       '/quotes/0/answers/0/name',
     ],
-    ['a part the unit lacks', hand([{ slot: 'part.ghost', value: { grade: 'worn' } }]), '/findings/0/value'],
-    ['a plate too many', hand([{ slot: 'plate.high.40.a', value: 'bright' }]), '/findings/0/value'],
+    [
+      'a part the unit lacks',
+      hand([{ slot: 'part.ghost.condition', value: { is: 'worn' } }]),
+      '/findings/0/value',
+    ],
+    ['a plate too many', hand([{ slot: 'face.high.40.a.heat', value: 'bright' }]), '/findings/0/value'],
     [
       'a lining’s grade on a steel',
-      hand([{ slot: 'plate.high.0.a', value: 'charred' }]),
+      hand([{ slot: 'face.high.0.a.heat', value: 'charred' }]),
       '/findings/0/value',
     ],
     [
@@ -272,7 +278,9 @@ describe('refused with a pointer, leaving no job behind', () => {
 
   test('findings that contradict the history', async () => {
     const ivo = await someone('owner');
-    const document = hand([{ slot: 'fluid.level', value: 'full' }], { history: [line(1)] as never });
+    const document = hand([{ slot: 'unit.fluid.level', value: { is: 'full' } }], {
+      history: [line(1)] as never,
+    });
     await expect(bring(document, ivo)).rejects.toThrow(/do not agree/);
   });
 });

@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { CASE_FORMAT, EMPTY_STATE, findingsOf, fold, stateOfCase } from '@/core/case';
 import type { CaseDocument, CasePhoto, CaseQuote, Json } from '@/core/case';
-import type { UnitDefinition } from '@/core/unit';
-import { checkSlot } from '@/core/validation';
+import { openCase } from '@/core/validation';
 import type { Problem } from '@/core/validation';
 import { audit } from './audit';
 import { inBackground } from './background';
@@ -12,6 +11,7 @@ import type { Client } from './db';
 import { insertEntries } from './entries';
 import type { Numbered } from './entries';
 import { createJob, entriesOf, jobByNumber, refreshStage, roomFor, saveState } from './jobs';
+import { inspect, stageOf } from './library';
 import { mayWrite } from './permissions';
 import { photoOf, savePhoto } from './photos';
 import { UserError } from './problem';
@@ -37,8 +37,8 @@ async function withoutPhotos(
   const document: CaseDocument = {
     format: CASE_FORMAT,
     unit: job.unit.id,
-    findings: findingsOf(job.state),
-    history: (await entriesOf(client, job.id)).map(({ seen: _, ...entry }) => entry),
+    findings: findingsOf(job.state, stageOf),
+    history: (await entriesOf(client, job)).map(({ seen: _, ...entry }, k) => ({ ...entry, seq: k + 1 })),
     quotes: quotes
       .filter((q) => !q.unreadable)
       .reverse()
@@ -95,19 +95,20 @@ const notACase = (problems: Problem[]) =>
  */
 export async function importCase(
   client: Client,
-  { document, photos }: ReadyCase,
+  { document: given, photos }: ReadyCase,
   user: User,
 ): Promise<number> {
-  const job = await createJob(client, document.unit, user.id);
+  const job = await createJob(client, given.unit, user.id);
+  const opened = openCase(given, inspect(job.unit));
+  if (opened.problems.length) throw notACase(opened.problems);
+  const { document } = opened;
   const entries = entriesFrom(document);
-  const problems = targetProblems(document, job.unit);
-  if (problems.length) throw notACase(problems);
   demandRights(document, user);
   roomFor(0, entries.length);
   await insertEntries(client, job.id, user, entries);
   for (const photo of photos) await savePhoto(client, job.id, photo.id, photo, user);
   for (const quote of document.quotes ?? []) await importQuote(client, job.id, quote, user);
-  const state = fold(EMPTY_STATE, await entriesOf(client, job.id));
+  const state = fold(EMPTY_STATE, await entriesOf(client, job));
   await saveState(client, job, state, entries.length);
   await refreshStage(client, { ...job, state });
   await audit(client, user.name, 'case imported', { job: job.number });
@@ -119,8 +120,10 @@ function entriesFrom(document: ReadyCase['document']): Numbered[] {
   if (!document.history)
     return document.findings.map((f, k) => ({ id: randomUUID(), seq: k + 1, slot: f.slot, value: f.value }));
   const history = [...document.history].sort((a, b) => a.seq - b.seq);
-  const folded = JSON.stringify(findingsOf(fold(EMPTY_STATE, history)).map((f) => [f.slot, f.value]));
-  const stated = findingsOf(stateOfCase({ ...document, history: undefined }));
+  const folded = JSON.stringify(
+    findingsOf(fold(EMPTY_STATE, history), stageOf).map((f) => [f.slot, f.value]),
+  );
+  const stated = findingsOf(stateOfCase({ ...document, history: undefined }), stageOf);
   if (folded !== JSON.stringify(stated.map((f) => [f.slot, f.value])))
     throw new UserError(
       400,
@@ -136,28 +139,9 @@ function entriesFrom(document: ReadyCase['document']): Numbered[] {
   }));
 }
 
-interface Placed {
-  pointer: string;
-  slot: string;
-  value: Json;
-}
-
-function everySlot(document: ReadyCase['document']): Placed[] {
-  const placed = (list: 'findings' | 'history') =>
-    (document[list] ?? []).map(({ slot, value }, k) => ({ pointer: `/${list}/${k}`, slot, value }));
-  return [...placed('findings'), ...placed('history')];
-}
-
-function targetProblems(document: ReadyCase['document'], unit: UnitDefinition): Problem[] {
-  return everySlot(document)
-    .flatMap(({ pointer, slot, value }) =>
-      checkSlot(slot, value, unit).map((p) => ({ ...p, pointer: `${pointer}/value${p.pointer}` })),
-    )
-    .slice(0, 50);
-}
-
 function demandRights(document: ReadyCase['document'], user: User): void {
-  const problems = everySlot(document)
+  const problems = (['findings', 'history'] as const)
+    .flatMap((list) => (document[list] ?? []).map(({ slot }, k) => ({ pointer: `/${list}/${k}`, slot })))
     .filter(({ slot }) => !mayWrite(user.role, slot))
     .map(({ pointer, slot }) => ({
       pointer,

@@ -9,6 +9,7 @@ import shopFile from '@/data/demo/shop.json';
 import type { Client } from './db';
 import { insertEntries } from './entries';
 import { createJob, saveState } from './jobs';
+import { inspect } from './library';
 import { savePhoto } from './photos';
 import { reencode } from './pictures';
 import { answerQuote, makeQuote, sendQuote } from './quotes';
@@ -50,7 +51,7 @@ async function loadJob(client: Client, demo: DemoJob): Promise<void> {
   ];
   const entries = findings.map(([slot, value], k): Entry => {
     const written = slot === 'job.promised' ? addWorkingDays(today(), Number(value)) : value;
-    const [problem] = checkSlot(slot, written, job.unit);
+    const [problem] = checkSlot(inspect(job.unit), slot, written);
     if (problem) throw new Error(`Demo job: ${slot}: ${problem.message}`);
     const id = `demo-${job.number}-${String(k + 1).padStart(4, '0')}`;
     return {

@@ -14,21 +14,24 @@ test('entries get the next numbers and fold into the job', async () => {
   const mira = await someone('technician');
   const job = await someJob(mira);
   await inTransaction((c) =>
-    appendEntries(c, job.number, mira, [entry('fluid.level', 'low'), entry('fluid.level', 'full')]),
+    appendEntries(c, job.number, mira, [
+      entry('unit.fluid.level', { is: 'low' }),
+      entry('unit.fluid.level', { is: 'full' }),
+    ]),
   );
   const { state, lastSeq } = await inDatabase((c) => jobByNumber(c, job.number));
   expect(lastSeq).toBe(2);
-  expect(state['fluid.level']).toMatchObject({ value: 'full', seq: 2, by: mira.name });
+  expect(state['unit.fluid.level']).toMatchObject({ value: { is: 'full' }, seq: 2, by: mira.name });
 });
 
 test('sending an entry twice is harmless', async () => {
   const mira = await someone('technician');
   const job = await someJob(mira);
-  const one = entry('fluid.level', 'low');
+  const one = entry('unit.fluid.level', { is: 'low' });
   await inTransaction((c) => appendEntries(c, job.number, mira, [one, one]));
   const again = await inTransaction((c) => appendEntries(c, job.number, mira, [one]));
   expect(again.entries).toEqual([]);
-  expect(await inDatabase((c) => entriesOf(c, job.id))).toHaveLength(1);
+  expect(await inDatabase((c) => entriesOf(c, job))).toHaveLength(1);
 });
 
 test('two people writing at once both keep their entries, in one unbroken order', async () => {
@@ -37,17 +40,17 @@ test('two people writing at once both keep their entries, in one unbroken order'
   const batches = Array.from({ length: 12 }, (_, k) =>
     inTransaction((c) =>
       appendEntries(c, job.number, k % 2 ? mira : ivo, [
-        entry(`plate.low-reverse.${k}.a`, 'not-assessable'),
-        entry('fluid.level', k % 2 ? 'low' : 'full'),
+        entry(`face.low-reverse.${k}.a.heat`, { is: 'cannot-tell' }),
+        entry('unit.fluid.level', { is: k % 2 ? 'low' : 'full' }),
       ]),
     ),
   );
   await Promise.all(batches);
-  const entries = await inDatabase((c) => entriesOf(c, job.id));
+  const entries = await inDatabase((c) => entriesOf(c, job));
   expect(entries.map((e) => e.seq)).toEqual(Array.from({ length: 24 }, (_, k) => k + 1));
   const { state } = await inDatabase((c) => jobByNumber(c, job.number));
   expect(state).toEqual(fold(EMPTY_STATE, entries));
-  expect(Object.keys(state).filter((s) => s.startsWith('plate.'))).toHaveLength(12);
+  expect(Object.keys(state).filter((s) => s.startsWith('face.'))).toHaveLength(12);
 });
 
 test('a bad value is refused by itself; the others of the batch are kept', async () => {
@@ -55,13 +58,13 @@ test('a bad value is refused by itself; the others of the batch are kept', async
   const job = await someJob(mira);
   const answer = await inTransaction((c) =>
     appendEntries(c, job.number, mira, [
-      entry('fluid.level', 'purple'),
+      entry('unit.fluid.level', { is: 'purple' }),
       entry('nonsense', 1),
-      entry('fluid.colour', 'red'),
+      entry('unit.fluid.colour', { is: 'red' }),
     ]),
   );
-  expect(answer.refused.map((r) => r.slot)).toEqual(['fluid.level', 'nonsense']);
-  expect(answer.entries.map((e) => e.slot)).toEqual(['fluid.colour']);
+  expect(answer.refused.map((r) => r.slot)).toEqual(['unit.fluid.level', 'nonsense']);
+  expect(answer.entries.map((e) => e.slot)).toEqual(['unit.fluid.colour']);
 });
 
 test('the counter writes intake and not findings', async () => {
@@ -70,7 +73,7 @@ test('the counter writes intake and not findings', async () => {
   const answer = await inTransaction((c) =>
     appendEntries(c, job.number, tobin, [
       entry('customer.name', 'A'),
-      entry('part.filter', { grade: 'worn' }),
+      entry('part.filter.condition', { is: 'worn' }),
     ]),
   );
   expect(answer.entries.map((e) => e.slot)).toEqual(['customer.name']);
@@ -80,7 +83,7 @@ test('the counter writes intake and not findings', async () => {
 test('the record is append-only in the database itself', async () => {
   const mira = await someone('technician');
   const job = await someJob(mira);
-  await inTransaction((c) => appendEntries(c, job.number, mira, [entry('fluid.level', 'low')]));
+  await inTransaction((c) => appendEntries(c, job.number, mira, [entry('unit.fluid.level', { is: 'low' })]));
   const remove = 'DELETE FROM entries WHERE job_id = $1';
   await expect(inDatabase((c) => c.query(remove, [job.id]))).rejects.toThrow(/permission denied/);
   // Not even the owner of the table.
@@ -93,11 +96,13 @@ test('the record is append-only in the database itself', async () => {
 test('a snapshot of another fold version is folded anew', async () => {
   const mira = await someone('technician');
   const job = await someJob(mira);
-  await inTransaction((c) => appendEntries(c, job.number, mira, [entry('fluid.level', 'low')]));
+  await inTransaction((c) => appendEntries(c, job.number, mira, [entry('unit.fluid.level', { is: 'low' })]));
   await inDatabase((c) =>
     c.query(`UPDATE jobs SET fold_version = 0, snapshot = '{}' WHERE id = $1`, [job.id]),
   );
-  expect((await inDatabase((c) => jobByNumber(c, job.number))).state['fluid.level']!.value).toBe('low');
+  expect((await inDatabase((c) => jobByNumber(c, job.number))).state['unit.fluid.level']!.value).toEqual({
+    is: 'low',
+  });
 });
 
 test.each([

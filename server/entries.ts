@@ -1,9 +1,10 @@
-import { fold } from '@/core/case';
+import { fold, upgradeEntries } from '@/core/case';
 import type { Entry, NewEntry } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import { checkSlot, outOfBounds } from '@/core/validation';
 import type { Client } from './db';
 import { entriesOf, jobByNumber, roomFor, saveState } from './jobs';
+import { inspect } from './library';
 import { mayWrite } from './permissions';
 import { UserError } from './problem';
 import type { User } from './users';
@@ -82,29 +83,31 @@ export async function appendEntries(
   const fresh = batch.filter((entry) => {
     if (seen.has(entry.id)) return false;
     seen.add(entry.id);
-    const message = whyNot(user, job.unit, entry);
+    // A device that has been away may still write as the version before did.
+    const message = upgradeEntries([entry], job.unit).flatMap((e) => whyNot(user, job.unit, e) ?? [])[0];
     if (message) refused.push({ id: entry.id, slot: entry.slot.slice(0, 200), message });
     return !message;
   });
-  roomFor(job.lastSeq, fresh.length);
+  const written = upgradeEntries(fresh, job.unit);
+  roomFor(job.lastSeq, written.length);
   await insertEntries(
     client,
     job.id,
     user,
-    fresh.map((e, k) => ({ ...e, seq: job.lastSeq + k + 1 })),
+    written.map((e, k) => ({ ...e, seq: job.lastSeq + k + 1 })),
   );
-  const lastSeq = job.lastSeq + fresh.length;
-  if (fresh.length)
-    await saveState(client, job, fold(job.state, await entriesOf(client, job.id, job.lastSeq)), lastSeq);
+  const lastSeq = job.lastSeq + written.length;
+  if (written.length)
+    await saveState(client, job, fold(job.state, await entriesOf(client, job, job.lastSeq)), lastSeq);
   const from = Math.min(after ?? job.lastSeq, lastSeq);
-  return { entries: await entriesOf(client, job.id, from, MOST_ANSWERED), refused, lastSeq };
+  return { entries: await entriesOf(client, job, from, MOST_ANSWERED), refused, lastSeq };
 }
 
 function whyNot(user: User, unit: UnitDefinition, entry: NewEntry): string | null {
   if (!mayWrite(user.role, entry.slot))
     return `A ${user.role} may not write findings: ask the technician or the owner.`;
   const name = outOfBounds(entry.slot, { values: 1, depth: 1, text: 200 });
-  const [problem] = name ? [name] : checkSlot(entry.slot, entry.value, unit);
+  const [problem] = name ? [name] : checkSlot(inspect(unit), entry.slot, entry.value);
   if (!problem) return null;
   const message = `${problem.pointer ? `${problem.pointer}: ` : ''}${problem.message}`;
   return `${message.charAt(0).toUpperCase()}${message.slice(1)}. ${problem.remedy}`;

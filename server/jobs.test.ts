@@ -60,7 +60,7 @@ describe('finding jobs', () => {
 
 describe('the stage follows the record', () => {
   test('from intake to build', async () => {
-    const { who, number } = await jobWith({ 'fluid.level': 'full' });
+    const { who, number } = await jobWith({ 'unit.fluid.level': { is: 'full' } });
     const stage = async () => (await inDatabase((c) => jobByNumber(c, number))).stage;
     const write = (slot: string, value: Json) =>
       inTransaction((c) => appendEntries(c, number, who, [{ id: randomUUID(), slot, value }]));
@@ -82,7 +82,7 @@ describe('the stage follows the record', () => {
 describe('the money a job shows', () => {
   const quoted = async (number: number) => (await inDatabase((c) => jobByNumber(c, number))).quoted;
   test('nothing before a quote, the first option while open, the chosen one once accepted', async () => {
-    const { who, number } = await jobWith({ 'part.sun-shell': { grade: 'failed' } });
+    const { who, number } = await jobWith({ 'part.sun-shell.condition': { is: 'failed' } });
     expect(await quoted(number)).toBeNull();
     const first = await inTransaction((c) => makeQuote(c, number, who));
     const total = (id: string) => first.content.options.find((o) => o.id === id)!.total;
@@ -98,14 +98,16 @@ describe('the money a job shows', () => {
 });
 
 test('a snapshot of another fold version is folded anew from the entries', async () => {
-  const { number, id } = await jobWith({ 'fluid.level': 'low' });
+  const { number, id } = await jobWith({ 'unit.fluid.level': { is: 'low' } });
   await inTransaction((c) =>
     c.query(
       `UPDATE jobs SET fold_version = -1, snapshot = '{"fluid.level":{"value":"wrong"}}' WHERE id = $1`,
       [id],
     ),
   );
-  expect((await inDatabase((c) => jobByNumber(c, number))).state['fluid.level']!.value).toBe('low');
+  expect((await inDatabase((c) => jobByNumber(c, number))).state['unit.fluid.level']!.value).toEqual({
+    is: 'low',
+  });
 });
 
 test.each([-1, 0.5, Number.NaN, 2 ** 40, 999_999_999])(
@@ -116,7 +118,7 @@ test.each([-1, 0.5, Number.NaN, 2 ** 40, 999_999_999])(
 );
 
 test('entries, answers and the audit trail cannot be changed or removed, not even by hand', async () => {
-  const { id } = await jobWith({ 'fluid.level': 'low' });
+  const { id } = await jobWith({ 'unit.fluid.level': { is: 'low' } });
   const change = (sql: string) => asOwner((c) => c.query(sql, [id]));
   await expect(change(`UPDATE entries SET value = '"full"' WHERE job_id = $1`)).rejects.toThrow(
     /append-only/,
@@ -177,7 +179,7 @@ test('erasing a customer leaves nobody’s name anywhere, and everything that wa
     'customer.name': secret,
     'customer.phone': '0161 496 0000',
     'vehicle.plate': 'ZB 11 XYZ',
-    'part.sun-shell': { grade: 'failed' },
+    'part.sun-shell.condition': { is: 'failed' },
   });
   const quote = await inTransaction((c) => makeQuote(c, number, who));
   const token = await inTransaction((c) => sendQuote(c, number, quote.version, who));
@@ -194,12 +196,12 @@ test('erasing a customer leaves nobody’s name anywhere, and everything that wa
   for (const word of [secret, secret.toLowerCase(), '0161 496 0000', 'ZB 11 XYZ', 'zb 11 xyz'])
     expect(left.rows[0].everything).not.toContain(word);
   const job = await inDatabase((c) => jobByNumber(c, number));
-  expect(job.state['part.sun-shell']!.value).toEqual({ grade: 'failed' });
+  expect(job.state['part.sun-shell.condition']!.value).toEqual({ is: 'failed' });
   expect(job.state['customer.phone']).toBeUndefined();
   await expect(inDatabase((c) => quoteByToken(c, token))).rejects.toMatchObject({ status: 410 });
   // The record goes on as before.
   await inTransaction((c) =>
-    appendEntries(c, number, who, [{ id: randomUUID(), slot: 'fluid.level', value: 'low' }]),
+    appendEntries(c, number, who, [{ id: randomUUID(), slot: 'unit.fluid.level', value: 'low' }]),
   );
   await expect(asOwner((c) => c.query('DELETE FROM entries WHERE job_id = $1', [id]))).rejects.toThrow(
     /append-only/,

@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import { EMPTY_STATE, fold, FOLD_VERSION, stageReached, summaryOf } from '@/core/case';
+import { EMPTY_STATE, fold, FOLD_VERSION, stageReached, summaryOf, upgradeEntries } from '@/core/case';
 import type { Entry, JobState, Quoted, Stage } from '@/core/case';
-import type { UnitDefinition } from '@/core/unit';
+import type { UnitDefinition, UnitKey } from '@/core/unit';
 import { audit } from './audit';
 import type { Client } from './db';
+import { stageOf } from './library';
 import { notFound, UserError } from './problem';
 import { newestUnit, unitOf } from './units';
 import type { User } from './users';
@@ -54,13 +55,16 @@ export async function jobByNumber(client: Client, number: number, lock = false):
   );
   const row = rows[0];
   if (!row) throw notFound('job');
+  const unit = await unitOf(client, { id: row.unit_id, version: row.unit_version });
   return {
     id: row.id,
     number: row.number,
-    unit: await unitOf(client, { id: row.unit_id, version: row.unit_version }),
+    unit,
     lastSeq: row.last_seq,
     state:
-      row.fold_version === FOLD_VERSION ? row.snapshot : fold(EMPTY_STATE, await entriesOf(client, row.id)),
+      row.fold_version === FOLD_VERSION
+        ? row.snapshot
+        : fold(EMPTY_STATE, await entriesOf(client, { id: row.id, unit })),
     stage: row.stage,
     quoted: row.quoted,
     closed: row.closed,
@@ -71,25 +75,29 @@ export async function jobByNumber(client: Client, number: number, lock = false):
 export async function markOf(
   client: Client,
   number: number,
-): Promise<{ id: string; lastSeq: number; stage: Stage }> {
-  const { rows } = await client.query('SELECT id, last_seq, stage FROM jobs WHERE number = $1', [number]);
+): Promise<{ id: string; unit: UnitKey; lastSeq: number; stage: Stage }> {
+  const { rows } = await client.query(
+    'SELECT id, unit_id, unit_version, last_seq, stage FROM jobs WHERE number = $1',
+    [number],
+  );
   if (!rows[0]) throw notFound('job');
-  return { id: rows[0].id, lastSeq: rows[0].last_seq, stage: rows[0].stage };
+  const { id, unit_id, unit_version, last_seq, stage } = rows[0];
+  return { id, unit: { id: unit_id, version: unit_version }, lastSeq: last_seq, stage };
 }
 
-/** A job's entries after a sequence number, in order; at most `most`. */
+/** A job's entries after a sequence number, in order, as this version writes them; of those stored at most `most`. */
 export async function entriesOf(
   client: Client,
-  jobId: string,
+  job: Pick<Job, 'id' | 'unit'>,
   after = 0,
   most: number | null = null,
 ): Promise<Entry[]> {
   const { rows } = await client.query(
     `SELECT id, seq, by_name, at, slot, value, source, seen FROM entries
      WHERE job_id = $1 AND seq > $2 ORDER BY seq LIMIT $3`,
-    [jobId, after, most],
+    [job.id, after, most],
   );
-  return rows.map(toEntry);
+  return upgradeEntries(rows.map(toEntry), job.unit);
 }
 
 interface EntryRow extends Omit<Entry, 'by' | 'at' | 'source' | 'seen'> {
@@ -149,7 +157,7 @@ async function reached(client: Client, job: Pick<Job, 'id' | 'unit'>, state: Job
     [job.id],
   );
   const quote = rows[0].accepted ? 'accepted' : rows[0].n > 0 ? 'open' : 'none';
-  return stageReached(state, job.unit.stations.length, quote);
+  return stageReached(state, job.unit.stations.length, quote, stageOf);
 }
 
 /** Works stage and money out anew after a quote was made or answered. The caller holds the job's row lock. */
@@ -196,7 +204,7 @@ export async function setClosed(client: Client, number: number, closed: boolean,
 export async function eraseCustomer(client: Client, number: number, user: User): Promise<void> {
   const job = await jobByNumber(client, number, true);
   await client.query('SELECT erase_customer($1)', [job.id]);
-  const entries = await entriesOf(client, job.id);
+  const entries = await entriesOf(client, job);
   await saveState(client, job, fold(EMPTY_STATE, entries), job.lastSeq);
   await audit(client, user.name, 'customer erased', { job: number });
 }

@@ -1,16 +1,24 @@
 import type { Knowledge } from '@/core/diagnosis';
 import type { ShopTerms } from '@/core/quote';
 import type { ScopeRules } from '@/core/scope';
+import { catalogueOf, inspectionOf, stageOfIn } from '@/core/inspection';
+import type { Inspection } from '@/core/inspection';
 import type { UnitDefinition } from '@/core/unit';
-import behaviour from '@/data/knowledge/behaviour.json';
-import causal from '@/data/knowledge/causal.json';
-import scopeRules from '@/data/policies/scope-rules.json';
+import { knowledge, rules } from '@/data/knowledge';
 import shop from '@/data/prices/shop.json';
 
-/** What ships as data: checked by the tests, so it is trusted here. */
-export const knowledge = { causal, behaviour } as unknown as Knowledge;
-export const rules = scopeRules as unknown as ScopeRules;
+export { knowledge, rules };
+
+/** The shop's terms: checked by the tests, so trusted here. */
 export const terms = shop as unknown as ShopTerms;
+
+const catalogue = catalogueOf(knowledge.inspection);
+
+/** What can be looked at on a unit. */
+export const inspect = (unit: UnitDefinition): Inspection => inspectionOf(unit, catalogue);
+
+/** The stage each slot of a job belongs to. */
+export const stageOf = stageOfIn(catalogue);
 
 /** Everything a job page reasons with. */
 export interface Library {

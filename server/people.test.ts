@@ -195,6 +195,6 @@ test('roles: sending a quote is the counter’s, findings are the bench’s, the
   expect(() => needs(as('technician'), 'send-quote')).toThrow(/may not/);
   expect(() => needs(as('counter'), 'send-quote')).not.toThrow();
   expect(() => needs(as('counter'), 'see-shop')).toThrow(/may not/);
-  expect(mayWrite('counter', 'plate.high.1.a')).toBe(false);
-  expect(mayWrite('technician', 'plate.high.1.a')).toBe(true);
+  expect(mayWrite('counter', 'face.high.1.a.heat')).toBe(false);
+  expect(mayWrite('technician', 'face.high.1.a.heat')).toBe(true);
 });

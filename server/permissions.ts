@@ -1,5 +1,5 @@
-import { stageOfSlot } from '@/core/case';
 import type { Stage } from '@/core/case';
+import { stageOf } from './library';
 import { UserError } from './problem';
 import type { Role, User } from './users';
 
@@ -27,7 +27,7 @@ export function may(user: User, permission: Permission): boolean {
 }
 
 export function mayWrite(role: Role, slot: string): boolean {
-  return WRITES[stageOfSlot(slot)]?.includes(role) ?? true;
+  return WRITES[stageOf(slot)]?.includes(role) ?? true;
 }
 
 /** Throws a UserError 403 that names who may. */

@@ -13,7 +13,7 @@ async function quoted() {
   const job = await someJob(ivo);
   const write = (slot: string, value: Json) =>
     inTransaction((c) => appendEntries(c, job.number, ivo, [{ id: randomUUID(), slot, value }]));
-  await write('part.sun-shell', { grade: 'failed' });
+  await write('part.sun-shell.condition', { is: 'failed' });
   const quote = await inTransaction((c) => makeQuote(c, job.number, ivo));
   const token = await inTransaction((c) => sendQuote(c, job.number, quote.version, ivo));
   const answer = (body: unknown) => inTransaction((c) => answerQuote(c, token, body));

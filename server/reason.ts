@@ -27,6 +27,7 @@ export function quoteState(
   return buildQuote({
     unit,
     rules,
+    knowledge,
     terms,
     state,
     diagnosis,

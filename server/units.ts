@@ -1,4 +1,4 @@
-import { withRoles } from '@/core/unit';
+import { currentUnit } from '@/core/unit';
 import type { UnitDefinition, UnitKey, UnitSummary } from '@/core/unit';
 import { outOfBounds, UNIT_BOUNDS } from '@/core/validation';
 import { shippedUnits } from '@/data/shipped';
@@ -25,7 +25,7 @@ export async function unitOf(client: Client, { id, version }: UnitKey): Promise<
     version,
   ]);
   if (!rows[0]) throw notFound('unit');
-  const unit = withRoles(rows[0].definition);
+  const unit = currentUnit(rows[0].definition);
   read.set(key, unit);
   return unit;
 }

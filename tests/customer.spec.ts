@@ -8,15 +8,15 @@ async function sent(page: Page, complaint = 'No second gear.'): Promise<{ job: n
   const post = async (path: string, data?: object) =>
     (await page.request.post(path, { headers: OURS, ...(data ? { data } : {}) })).json();
   const { number: job } = await post('/api/cases', {
-    format: 'pelvik-case/1',
+    format: 'pelvik-case/2',
     unit: 'ostrel-four',
     findings: [
       { slot: 'customer.name', value: 'Isaura Tennant' },
       { slot: 'vehicle.make', value: 'Marrick' },
       { slot: 'vehicle.value', value: 300000 },
       { slot: 'complaint.words', value: complaint },
-      { slot: 'grid.D2', value: { behaviours: ['flares'], when: [], source: 'shop' } },
-      { slot: 'band.band-2-4.lining', value: 'torn' },
+      { slot: 'grid.D2.shop', value: { any: { behaviours: ['flares'] } } },
+      { slot: 'element.band-2-4.lining', value: { is: 'torn' } },
     ],
   });
   await post(`/api/jobs/${job}/quotes`);

@@ -42,6 +42,19 @@ export function pick(page: Page, group: string, value: string): Promise<void> {
   return choice(page, group, value).click();
 }
 
+/** The row of something looked at, by the slot of its subject. */
+export function row(page: Page, subject: string): Locator {
+  return page.locator(`[data-subject="${subject}"]`);
+}
+
+/** Opens a row of the station that is shown. */
+export async function openRow(page: Page, subject: string): Promise<Locator> {
+  const found = row(page, subject);
+  const opener = found.locator('button[aria-expanded]');
+  if ((await opener.getAttribute('aria-expanded')) !== 'true') await opener.click();
+  return found;
+}
+
 export async function stage(page: Page, name: string): Promise<void> {
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name }).click();
   await page.waitForURL(new RegExp(`/${name.toLowerCase()}$`));

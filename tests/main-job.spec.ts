@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newJob, pick, recorded, saved, signIn, stage } from './helpers';
+import { newJob, openRow, pick, recorded, row, saved, signIn, stage } from './helpers';
 
 /** The whole line on real input: an empty form becomes an accepted quote. */
 test('from a complaint to an accepted quote', async ({ page, browser }) => {
@@ -17,6 +17,7 @@ test('from a complaint to an accepted quote', async ({ page, browser }) => {
     await page
       .getByLabel('In the customer’s words')
       .fill('Revs up going into second, bangs into third. Fourth is like third.');
+    await pick(page, 'Whose word', 'The shop has seen');
     for (const cell of [
       'R normal',
       'D1 normal',
@@ -27,13 +28,10 @@ test('from a complaint to an accepted quote', async ({ page, browser }) => {
     ]) {
       await page.getByRole('button', { name: cell, exact: true }).click();
     }
-    for (const gear of ['R', 'D1', 'D2', 'D3', 'D4']) {
-      await page.getByRole('button', { name: `${gear} verified by the shop` }).click();
-    }
     await page.getByLabel('D4 acts like').selectOption('D3');
-    await pick(page, 'Level', 'Full');
-    await pick(page, 'Colour', 'Brown');
-    await pick(page, 'Smell', 'Burnt');
+    await pick(page, 'Fluid at intake, level', 'Full');
+    await pick(page, 'Fluid at intake, colour', 'Brown');
+    await pick(page, 'Fluid at intake, smell', 'Burnt');
     await pick(page, 'Scanned?', 'Scanned: these');
     await page.getByLabel('Code', { exact: true }).fill('P0732');
     await pick(page, 'Kind of code', 'Rationality: ratio or slip not as commanded');
@@ -61,23 +59,24 @@ test('from a complaint to an accepted quote', async ({ page, browser }) => {
     await pick(page, 'Servo seal rings', 'Failed');
     await page.getByRole('button', { name: 'It is out' }).click();
     await page.getByRole('button', { name: /^6 Reverse and high drums/ }).click();
-    await pick(page, 'Lining', 'Charred');
-    await pick(page, 'Drum surface it ran on', 'Glazed');
-    for (const pack of ['High clutch', 'Reverse clutch']) {
-      await page
-        .getByRole('region', { name: pack })
-        .getByRole('button', { name: /^All alike/ })
-        .click();
-    }
-    await expect(page.getByRole('region', { name: 'High clutch' })).toContainText('18 of 18 faces looked at');
+    await openRow(page, 'element.band-2-4');
+    await pick(page, '2-4 band, lining', 'Charred');
+    await pick(page, '2-4 band, drum surface it ran on', 'Glazed');
+    for (const pack of ['element.reverse', 'element.high'])
+      await (await openRow(page, pack)).getByRole('button', { name: /^All alike/ }).click();
+    await expect(row(page, 'element.high')).toContainText('18 of 18 faces looked at');
+    await expect(row(page, 'element.reverse')).toContainText('sound');
     await page.getByRole('button', { name: /^2 Pan and filter/ }).click();
-    await pick(page, 'Between the pleats', 'Dirty');
-    await pick(page, 'Fine grey paste', 'Trace');
+    await openRow(page, 'part.filter');
+    await pick(page, 'Filter, between the pleats, cut open', 'Dirty');
+    const debris = await openRow(page, 'unit.debris');
+    await pick(page, 'Amount to mark, debris', 'Trace');
+    await debris.getByRole('button', { name: /^Fine grey paste, magnets/ }).click();
     await page.getByRole('button', { name: /^3 Valve body/ }).click();
-    const s2 = page.getByRole('region', { name: 'Solenoids' });
-    await s2.getByLabel('Resistance').nth(1).fill('26,4');
-    await s2.getByLabel('Measured at').nth(1).fill('45');
-    await expect(s2).toContainText('24.0 Ω at 20 °C: within limits');
+    await page.getByLabel('Bench temperature').fill('45');
+    const readings = page.getByRole('region', { name: 'Readings' });
+    await readings.getByLabel('Shift solenoid S2: resistance').fill('26,4');
+    await expect(readings).toContainText('24.0 at 20 °C, within');
     await saved(page);
     await expect(page.getByTestId('dock').getByRole('listitem').first()).toContainText(
       'Servo seal rings torn',

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { choice, newJob, OURS, pick, recorded, saved, signIn, stage } from './helpers';
+import { choice, newJob, openRow, OURS, pick, recorded, saved, signIn, stage } from './helpers';
 
 /** Waits until this page's worker looks after it and has kept the job's stages. */
 async function kept(page: Page, job: number): Promise<void> {
@@ -17,12 +17,12 @@ async function kept(page: Page, job: number): Promise<void> {
     .toBe(true);
 }
 
-const low = (page: Page) => choice(page, 'Level', 'Low');
+const low = (page: Page) => choice(page, 'Fluid at intake, level', 'Low');
 
 /** Writes cannot leave: one is made on the job that is open, and waits as the board says. */
 async function leaveOneWaiting(page: Page): Promise<void> {
   await page.context().route('**/entries', (route) => route.abort());
-  await pick(page, 'Level', 'Low');
+  await pick(page, 'Fluid at intake, level', 'Low');
   await expect(page.locator('[data-status]')).toHaveAttribute('data-status', 'offline');
   await page.goto('/');
   await expect(page.getByTestId('offline')).toContainText('One change waits');
@@ -34,7 +34,7 @@ test('board and job open without the network, also after the browser was closed;
 }) => {
   await signIn(page, 'mira');
   const job = await newJob(page);
-  await pick(page, 'Colour', 'Black');
+  await pick(page, 'Fluid at intake, colour', 'Black');
   await saved(page);
   await kept(page, job);
   await context.setOffline(true);
@@ -44,23 +44,25 @@ test('board and job open without the network, also after the browser was closed;
   await expect(again.getByRole('heading', { level: 1 })).toContainText('Harrow Lane');
   await expect(again.getByTestId('offline')).toBeVisible();
   await again.goto(`/jobs/${job}/intake`);
-  await expect(choice(again, 'Colour', 'Black')).toBeChecked();
-  await pick(again, 'Level', 'Low');
+  await expect(choice(again, 'Fluid at intake, colour', 'Black')).toBeChecked();
+  await pick(again, 'Fluid at intake, level', 'Low');
   await expect(again.getByTestId('offline')).toContainText('One change waits on this device');
   // A stage that was never opened, and the verdict: both come from the device.
   await again.goto(`/jobs/${job}/teardown`);
   await expect(again.getByTestId('dock')).toBeVisible();
   await again.getByRole('button', { name: /^2 Pan and filter/ }).click();
+  await openRow(again, 'part.filter');
   const chooser = again.waitForEvent('filechooser');
-  await again.getByRole('button', { name: 'Photo of the filter' }).click();
+  await again.getByRole('button', { name: 'Photo of Filter' }).click();
   await (await chooser).setFiles('data/demo/photos/pump-cover.jpg');
   await expect(again.getByTestId('offline')).toContainText('3 changes wait');
   await again.reload();
   await again.getByRole('button', { name: /^2 Pan and filter/ }).click();
-  await expect(again.getByRole('img', { name: 'Photo of the filter' })).toBeVisible();
+  await openRow(again, 'part.filter');
+  await expect(again.getByRole('img', { name: 'Photo of Filter' })).toBeVisible();
   await context.setOffline(false);
   await saved(again);
-  expect(await recorded(again.request, job, 'fluid.level')).toBe('low');
+  expect(await recorded(again.request, job, 'unit.fluid.level')).toEqual({ is: 'low' });
   const kase = await (await again.request.get(`/api/jobs/${job}/case`)).json();
   expect(kase.photos).toHaveLength(1);
 });
@@ -85,7 +87,7 @@ test('what waits of a job is sent from the board too', async ({ page, context })
   await leaveOneWaiting(page);
   await context.unroute('**/entries');
   await expect(page.getByTestId('offline')).toHaveCount(0, { timeout: 20_000 });
-  expect(await recorded(page.request, job, 'fluid.level')).toBe('low');
+  expect(await recorded(page.request, job, 'unit.fluid.level')).toEqual({ is: 'low' });
 });
 
 async function everything(page: Page): Promise<string> {
@@ -130,8 +132,8 @@ test('two people on one field: each is told whose value stands, and can take the
   await saved(other);
   // Neither hears of the other while they write.
   await page.route('**/entries**', (route) => route.abort());
-  await pick(page, 'Level', 'Low');
-  await pick(other, 'Level', 'Full');
+  await pick(page, 'Fluid at intake, level', 'Low');
+  await pick(other, 'Fluid at intake, level', 'Full');
   await saved(other);
   await page.unroute('**/entries**');
   for (const [who, whose] of [
@@ -144,7 +146,7 @@ test('two people on one field: each is told whose value stands, and can take the
   await expect(page.getByTestId('clash')).toHaveCount(0, { timeout: 12_000 });
   await expect(low(page)).not.toBeChecked();
   const { entries } = await (await page.request.get(`/api/jobs/${job}/entries?after=0`)).json();
-  expect(entries.map((e: { value: string }) => e.value)).toEqual(['full', 'low', 'full']);
+  expect(entries.map((e: { value: { is: string } }) => e.value.is)).toEqual(['full', 'low', 'full']);
   await other.context().close();
 });
 

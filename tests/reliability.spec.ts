@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { choice, newJob, OURS, pick, recorded, saved, signIn, stage } from './helpers';
+import { choice, newJob, openRow, OURS, pick, recorded, saved, signIn, stage } from './helpers';
 
 test('what is typed with the network gone is kept over a reload and sent when it returns', async ({
   page,
@@ -8,13 +8,13 @@ test('what is typed with the network gone is kept over a reload and sent when it
   await signIn(page, 'mira');
   const job = await newJob(page);
   await context.route('**/api/jobs/**', (route) => route.abort());
-  await pick(page, 'Level', 'Low');
+  await pick(page, 'Fluid at intake, level', 'Low');
   await expect(page.locator('[data-status]')).toHaveAttribute('data-status', 'offline');
   await page.reload();
-  await expect(choice(page, 'Level', 'Low')).toBeChecked();
+  await expect(choice(page, 'Fluid at intake, level', 'Low')).toBeChecked();
   await context.unroute('**/api/jobs/**');
   await saved(page);
-  expect(await recorded(page.request, job, 'fluid.level')).toBe('low');
+  expect(await recorded(page.request, job, 'unit.fluid.level')).toEqual({ is: 'low' });
 });
 
 test('a reload in mid-word loses no letter', async ({ page }) => {
@@ -53,14 +53,21 @@ test('two people in one job keep both their entries and see each other’s', asy
   await signIn(other, 'ivo');
   await other.goto(`/jobs/${job}/intake`);
   await saved(other);
-  await Promise.all([pick(page, 'Level', 'Low'), pick(other, 'Colour', 'Black')]);
+  await Promise.all([
+    pick(page, 'Fluid at intake, level', 'Low'),
+    pick(other, 'Fluid at intake, colour', 'Black'),
+  ]);
   await saved(page);
   await saved(other);
   await expect(
-    page.getByRole('radiogroup', { name: 'Colour', exact: true }).getByRole('radio', { name: 'Black' }),
+    page
+      .getByRole('radiogroup', { name: 'Fluid at intake, colour', exact: true })
+      .getByRole('radio', { name: 'Black' }),
   ).toBeChecked({ timeout: 12_000 });
   await expect(
-    other.getByRole('radiogroup', { name: 'Level', exact: true }).getByRole('radio', { name: 'Low' }),
+    other
+      .getByRole('radiogroup', { name: 'Fluid at intake, level', exact: true })
+      .getByRole('radio', { name: 'Low' }),
   ).toBeChecked({ timeout: 12_000 });
   await other.context().close();
 });
@@ -68,10 +75,12 @@ test('two people in one job keep both their entries and see each other’s', asy
 test('undo takes back the last change', async ({ page }) => {
   await signIn(page, 'mira');
   await newJob(page);
-  await pick(page, 'Level', 'Low');
+  await pick(page, 'Fluid at intake, level', 'Low');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(
-    page.getByRole('radiogroup', { name: 'Level', exact: true }).getByRole('radio', { name: 'Low' }),
+    page
+      .getByRole('radiogroup', { name: 'Fluid at intake, level', exact: true })
+      .getByRole('radio', { name: 'Low' }),
   ).not.toBeChecked();
 });
 
@@ -80,7 +89,7 @@ test('the pack editor paints by keyboard and by dragging, and names the pattern'
   await newJob(page);
   await stage(page, 'Teardown');
   await page.getByRole('button', { name: /^7 Forward and overrun/ }).click();
-  const pack = page.getByRole('region', { name: 'Forward clutch' });
+  const pack = await openRow(page, 'element.forward');
   await pack.getByRole('application').focus();
   for (const key of ['1', '1', '4', '4']) await page.keyboard.press(key);
   await expect(pack).toContainText('4 of 22 faces looked at');
@@ -102,9 +111,10 @@ test('a text file named .jpg is refused in words, and nothing else is lost', asy
   const job = await newJob(page);
   await stage(page, 'Teardown');
   await page.getByRole('button', { name: /^2 Pan and filter/ }).click();
-  await pick(page, 'Between the pleats', 'Blocked');
+  await openRow(page, 'part.filter');
+  await pick(page, 'Filter, between the pleats, cut open', 'Blocked');
   const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Photo of the filter' }).click();
+  await page.getByRole('button', { name: 'Photo of Filter' }).click();
   await (
     await chooser
   ).setFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('only text') });
@@ -114,7 +124,7 @@ test('a text file named .jpg is refused in words, and nothing else is lost', asy
   await expect(page.locator('[data-status]')).toHaveAttribute('data-status', 'refused');
   await refusal.getByRole('button', { name: 'Discard' }).click();
   await saved(page);
-  expect(await recorded(page.request, job, 'filter.state')).toBe('blocked');
+  expect(await recorded(page.request, job, 'part.filter.pleats')).toEqual({ is: 'blocked' });
 });
 
 test('a case file comes back as the same job', async ({ page }) => {

@@ -1,24 +1,24 @@
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { newJob, OURS, pick, recorded, saved, signIn, stage } from './helpers';
+import { told } from './fixtures/told';
+import { newJob, openRow, OURS, pick, recorded, saved, signIn, stage } from './helpers';
 
 async function jobOf(page: Page, findings: Record<string, unknown>): Promise<number> {
   const answer = await page.request.post('/api/cases', {
     headers: OURS,
     data: {
-      format: 'pelvik-case/1',
+      format: 'pelvik-case/2',
       unit: 'ostrel-four',
       findings: Object.entries(findings).map(([slot, value]) => ({ slot, value })),
     },
   });
   return (await answer.json()).number;
 }
-const told = (behaviours: string[], more = {}) => ({ behaviours, when: [], source: 'shop', ...more });
 const CREEPS = {
-  'grid.N': told(['moves']),
-  'grid.R': told(['bogs']),
-  'grid.D1': told(['normal']),
-  'grid.D4': told(['normal']),
+  'grid.N.shop': told(['moves']),
+  'grid.R.shop': told(['bogs']),
+  'grid.D1.shop': told(['normal']),
+  'grid.D4.shop': told(['normal']),
 };
 
 test('suspects: the caution, told beside computed, and the powerflow with the fault', async ({ page }) => {
@@ -39,7 +39,7 @@ test('suspects: the caution, told beside computed, and the powerflow with the fa
 
 test('suspects: an element pressed in the drawing is lost, pressed again stuck', async ({ page }) => {
   await signIn(page, 'mira');
-  await page.goto(`/jobs/${await jobOf(page, { 'grid.D2': told(['normal']) })}/suspects`);
+  await page.goto(`/jobs/${await jobOf(page, { 'grid.D2.shop': told(['normal']) })}/suspects`);
   const flow = page.getByRole('region', { name: 'Powerflow' });
   const band = page.getByRole('button', { name: /^2-4 band/ });
   await flow.getByRole('button', { name: 'Drive second' }).click();
@@ -61,7 +61,9 @@ test('suspects: with no complaint the page says what to do', async ({ page }) =>
 test('cause: a welded pack asks who did it, each candidate with its check', async ({ page }) => {
   await signIn(page, 'mira');
   const welded = Object.fromEntries(
-    [1, 3, 5].flatMap((plate) => ['a', 'b'].map((face) => [`plate.forward.${plate}.${face}`, 'welded'])),
+    [1, 3, 5].flatMap((plate) =>
+      ['a', 'b'].map((face) => [`face.forward.${plate}.${face}.heat`, { is: 'welded' }]),
+    ),
   );
   const job = await jobOf(page, { ...CREEPS, ...welded });
   await page.goto(`/jobs/${job}/cause`);
@@ -82,7 +84,10 @@ test('cause: a welded pack asks who did it, each candidate with its check', asyn
 
 test('cause: overruling the ranking needs a reason, and the reason is kept', async ({ page }) => {
   await signIn(page, 'mira');
-  const job = await jobOf(page, { 'grid.D2': told(['flares']), 'band.band-2-4.lining': 'torn' });
+  const job = await jobOf(page, {
+    'grid.D2.shop': told(['flares']),
+    'element.band-2-4.lining': { is: 'torn' },
+  });
   await page.goto(`/jobs/${job}/cause`);
   const candidates = page.getByRole('region', { name: 'Candidates' }).getByRole('button');
   await candidates.nth(2).click();
@@ -104,8 +109,8 @@ test('scope: a policy switched changes the lines; what a rule holds fast is warn
 }) => {
   await signIn(page, 'mira');
   const job = await jobOf(page, {
-    'band.band-2-4.lining': 'charred',
-    'band.band-2-4.drum': 'grooved',
+    'element.band-2-4.lining': { is: 'charred' },
+    'element.band-2-4.drum': { is: 'grooved' },
     'vehicle.make': 'Veldt',
   });
   await page.goto(`/jobs/${job}/scope`);
@@ -129,7 +134,7 @@ test('scope: a line’s price and quantity are changed with a reason, and the qu
   page,
 }) => {
   await signIn(page, 'ivo');
-  const job = await jobOf(page, { 'part.sun-shell': { grade: 'failed' } });
+  const job = await jobOf(page, { 'part.sun-shell.condition': { is: 'failed' } });
   await page.goto(`/jobs/${job}/scope`);
   const line = page.locator('[data-line="part-sun-shell"]');
   await line.getByRole('button', { name: 'Change Sun shell' }).click();
@@ -163,7 +168,7 @@ test('the counter writes the intake but no findings, and sends what the technici
   await expect(refusal).toContainText('A counter may not write findings');
   await refusal.getByRole('button', { name: 'Discard' }).click();
   await expect(refusal).toHaveCount(0);
-  expect(await recorded(page.request, job, 'part.servo-piston')).toBeUndefined();
+  expect(await recorded(page.request, job, 'part.servo-piston.condition')).toBeUndefined();
   await page.goto(`/jobs/${job}/cause`);
   await expect(page.getByText('The technician commits the cause.')).toBeVisible();
 });
@@ -196,17 +201,23 @@ test('teardown: debris by kind, amount and place; a filter seen from outside is 
   const job = await newJob(page);
   await page.goto(`/jobs/${job}/teardown`);
   await page.getByRole('button', { name: /^2 Pan and filter/ }).click();
-  await pick(page, 'Fine grey paste', 'Heavy');
-  await page.getByLabel('Where: fine grey paste').selectOption('sensors');
-  await pick(page, 'How the filter was looked at', 'From outside only');
-  await pick(page, 'Colour', 'Tan, cloudy');
+  const debris = await openRow(page, 'unit.debris');
+  await pick(page, 'Amount to mark, debris', 'Heavy');
+  await debris.getByRole('button', { name: /^Fine grey paste, sensor tips/ }).click();
+  await debris.getByRole('button', { name: /^Fine grey paste, magnets/ }).click();
+  await debris.getByRole('button', { name: /^None of the rest/ }).click();
+  await openRow(page, 'part.filter');
+  await pick(page, 'Filter, how it was looked at', 'From outside only');
+  await openRow(page, 'unit.drained');
+  await pick(page, 'Fluid as drained, colour', 'Tan, cloudy');
   await saved(page);
-  expect(await recorded(page.request, job, 'debris.grey-paste')).toEqual({
-    amount: 'heavy',
-    where: 'sensors',
+  expect(await recorded(page.request, job, 'unit.debris.grey-paste')).toEqual({
+    is: { sensors: 'heavy', magnets: 'heavy' },
   });
-  expect(await recorded(page.request, job, 'filter.opened')).toBe(false);
-  expect(await recorded(page.request, job, 'fluid.colour')).toBe('cloudy-tan');
+  expect(await recorded(page.request, job, 'unit.debris.water')).toEqual({ is: { sump: 'none' } });
+  expect(await recorded(page.request, job, 'part.filter.opened')).toEqual({ is: 'outside' });
+  expect(await recorded(page.request, job, 'unit.drained.colour')).toEqual({ is: 'cloudy-tan' });
+  expect(await recorded(page.request, job, 'unit.fluid.colour')).toBeUndefined();
   await page.getByRole('button', { name: /^1 Torque converter/ }).click();
   await expect(page.getByText('Still in the way')).toHaveCount(0);
   await page.getByRole('button', { name: /^5 Pump and support/ }).click();

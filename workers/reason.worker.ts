@@ -1,9 +1,10 @@
 import * as Comlink from 'comlink';
-import type { JobState, SlotState } from '@/core/case';
+import { complaintsOf } from '@/core/case';
+import type { Complaint, JobState, SlotState } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
 import type { Diagnosis, Knowledge } from '@/core/diagnosis';
-import { complaintsOf, suspectRanker } from '@/core/suspects';
-import type { Complaint, Suspect } from '@/core/suspects';
+import { suspectRanker } from '@/core/suspects';
+import type { Suspect } from '@/core/suspects';
 import type { UnitDefinition } from '@/core/unit';
 
 /** What of a job's record is new to the worker. */

@@ -81,8 +81,8 @@ async function fill(page: Page, base: string): Promise<number> {
   const slots = new Set(before.map((e) => e.slot));
   const entries = unit.elements.flatMap((element) =>
     (element.pack?.order ?? []).map((_, k) => ({
-      slot: `thickness.${element.id}.${k + 1}`,
-      value: 1.7 as Json,
+      slot: `plate.${element.id}.${k}.thickness`,
+      value: { is: 1.7 } as Json,
     })),
   );
   for (let k = 0; slots.size + entries.length < FINDINGS; k++)

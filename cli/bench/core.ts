@@ -1,13 +1,12 @@
 import { BEHAVIOURS, stateFromValues } from '@/core/case';
-import type { Json } from '@/core/case';
+import type { Complaint, Json } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
 import { gearOutcome, singleFaults } from '@/core/powerflow';
 import { suspectRanker } from '@/core/suspects';
-import type { Complaint } from '@/core/suspects';
 import { checkUnit } from '@/core/validation';
 import demo from '@/data/demo/jobs.json';
+import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
-import { knowledge } from '../diagnose';
 import type { Figure } from './figure';
 import { median } from './figure';
 
@@ -21,11 +20,10 @@ export function core(): Figure[] {
   // A grid as full as one can be, with every word in it once.
   const grid = largest.gears.map((g, k): Complaint => ({
     gear: g.key,
-    cell: {
-      behaviours: [BEHAVIOURS[k % BEHAVIOURS.length]!],
-      when: k % 3 ? [] : ['hot'],
-      source: 'customer',
-    },
+    teller: 'customer',
+    heat: k % 3 ? 'any' : 'hot',
+    cell: { behaviours: [BEHAVIOURS[k % BEHAVIOURS.length]!] },
+    slot: `grid.${g.key}.customer`,
   }));
   const ranker = suspectRanker(largest, knowledge.behaviour, 12);
   // A copy of the unit has nothing worked out yet: what an imported unit costs the first time.

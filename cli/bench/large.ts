@@ -26,7 +26,7 @@ export async function fillLarge(databaseUrl: string): Promise<void> {
     );
     await client.query(
       `INSERT INTO entries (job_id, seq, id, by_name, by_user, slot, value)
-       SELECT j.id, s, 'large-job-' || s, 'Mira Sollen', 'mira', 'fluid.level', '"low"' FROM jobs j, generate_series(1, $1) s WHERE j.last_seq = $1`,
+       SELECT j.id, s, 'large-job-' || s, 'Mira Sollen', 'mira', 'unit.fluid.level', '{"is": "low"}' FROM jobs j, generate_series(1, $1) s WHERE j.last_seq = $1`,
       [ENTRIES_EACH],
     );
     await client.query('ALTER TABLE entries ENABLE TRIGGER USER');

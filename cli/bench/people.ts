@@ -84,7 +84,7 @@ async function filledJob(base: string, cookie: string): Promise<number> {
   );
   const entries = [
     { slot: 'complaint.words', value: 'Slips in third when hot, shudders at light throttle.' },
-    { slot: 'grid.D2', value: { behaviours: ['slips'], when: ['hot'], source: 'shop' } },
+    { slot: 'grid.D2.shop', value: { hot: { behaviours: ['slips'] } } },
     ...faces.map((slot) => ({ slot, value: 'not-assessable' })),
   ].map((e) => ({ id: randomUUID(), ...e }));
   await fetch(`${base}/api/jobs/${number}/entries`, {
@@ -101,7 +101,9 @@ async function openPage(base: string, cookie: string, job: number): Promise<bool
 }
 
 async function sendEntry(base: string, cookie: string, job: number): Promise<boolean> {
-  const entries = [{ id: randomUUID(), slot: 'fluid.level', value: Math.random() < 0.5 ? 'low' : 'full' }];
+  const entries = [
+    { id: randomUUID(), slot: 'unit.fluid.level', value: { is: Math.random() < 0.5 ? 'low' : 'full' } },
+  ];
   const answer = await fetch(`${base}/api/jobs/${job}/entries`, {
     method: 'POST',
     headers: { ...OURS, cookie },

@@ -39,7 +39,7 @@ interface Person {
   net: Net;
 }
 
-const PACK = 'Forward clutch';
+const PACK = '[data-subject="element.forward"]';
 const SLOW_MS = 400;
 
 /**
@@ -159,12 +159,15 @@ async function newJob({ page, base }: Person): Promise<number> {
 async function openPack({ page, base }: Person, job: number): Promise<void> {
   await page.goto(`${base}/jobs/${job}/teardown`, { waitUntil: 'commit' }).catch(() => undefined);
   await page.getByRole('button', { name: /^7 Forward and overrun/ }).click({ timeout: 30_000 });
-  await page.getByRole('region', { name: PACK }).getByRole('application').waitFor({ timeout: 30_000 });
+  const opener = page.locator(PACK).locator('button[aria-expanded]');
+  await opener.waitFor({ timeout: 30_000 });
+  if ((await opener.getAttribute('aria-expanded')) !== 'true') await opener.click({ timeout: 30_000 });
+  await page.locator(PACK).getByRole('application').waitFor({ timeout: 30_000 });
 }
 
 /** A few faces painted by keys, wherever the cursor stands. */
 async function paint({ page }: Person, random: Dice, figures: FaultFigures): Promise<void> {
-  const pack = page.getByRole('region', { name: PACK }).getByRole('application');
+  const pack = page.locator(PACK).getByRole('application');
   try {
     await pack.focus({ timeout: 5000 });
     for (let k = 1 + random.below(4); k > 0; k--) {
@@ -200,7 +203,7 @@ const FAULTS = {
   'slow and out of order': net('slow'),
   'sent twice': net('twice'),
   'fifty entries, cut in the middle': async ({ person, random }: Scene) => {
-    const pack = person.page.getByRole('region', { name: PACK });
+    const pack = person.page.locator(PACK);
     await pack
       .getByRole('button', { name: /^All alike/ })
       .click({ timeout: 5000 })
@@ -258,7 +261,7 @@ async function settle(people: Person[], job: number, figures: FaultFigures): Pro
   // A page asks for news every four seconds.
   await pause(people[0]!.page, 9000);
   for (const person of people)
-    if (!(await person.page.getByRole('region', { name: PACK }).isVisible())) await openPack(person, job);
+    if (!(await person.page.locator(PACK).getByRole('application').isVisible())) await openPack(person, job);
 }
 
 /** What a screen that never came to rest shows: its address, its status and its words. */
@@ -283,7 +286,7 @@ async function compare(
   const { page, base } = people[0]!;
   const answer = await page.request.get(`${base}/api/jobs/${job}/entries?after=0`);
   let { entries } = (await answer.json()) as {
-    entries: { id: string; seq: number; slot: string; value: string | null }[];
+    entries: { id: string; seq: number; slot: string; value: { is: string } | null }[];
   };
   for (let more = entries; more.length; entries = [...entries, ...more]) {
     const next = await page.request.get(`${base}/api/jobs/${job}/entries?after=${entries.at(-1)!.seq}`);
@@ -294,15 +297,15 @@ async function compare(
   figures.doubled = ids.length - known.size;
   figures.lost = [...acked].filter((id) => !known.has(id)).length;
   const truth = new Map<string, string>();
-  for (const { slot, value } of entries) truth.set(slot, value ?? '');
+  for (const { slot, value } of entries) truth.set(slot, value?.is ?? '');
   for (const person of people) {
     const faces = await person.page
-      .getByRole('region', { name: PACK })
+      .locator(PACK)
       .locator('[data-face]')
       .evaluateAll((list) => list.map((e) => [e.getAttribute('data-face')!, e.getAttribute('data-grade')!]));
     const wrong = faces.filter(
       ([face, grade]) =>
-        (truth.get(`plate.forward.${face!.slice(0, -1)}.${face!.slice(-1)}`) ?? '') !== grade,
+        (truth.get(`face.forward.${face!.slice(0, -1)}.${face!.slice(-1)}.heat`) ?? '') !== grade,
     );
     if (faces.length === 0 || wrong.length) figures.unequalScreens++;
   }

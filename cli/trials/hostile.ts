@@ -98,10 +98,10 @@ async function targetsOf(base: string, cookie: string): Promise<Target[]> {
   kase.photos = kase.photos.slice(0, 1);
   const { path } = await ask('/api/jobs/1003/quotes/1/link', 'POST');
   const entries = [
-    { id: 'hostile-0001', slot: 'fluid.level', value: 'low', seen: 0 },
-    { id: 'hostile-0002', slot: 'grid.D2', value: { behaviours: ['slips'], when: ['hot'], source: 'shop' } },
+    { id: 'hostile-0001', slot: 'unit.fluid.level', value: { is: 'low' }, seen: 0 },
+    { id: 'hostile-0002', slot: 'grid.D2.shop', value: { hot: { behaviours: ['slips'] } } },
     { id: 'hostile-0003', slot: 'complaint.words', value: 'words' },
-    { id: 'hostile-0004', slot: 'plate.high.1.a', value: 'sound' },
+    { id: 'hostile-0004', slot: 'face.high.1.a.heat', value: { is: 'bright' } },
     { id: 'hostile-0005', slot: 'scope.line.x', value: { change: 'add', name: 'n', reason: 'r' } },
   ];
   const write = (method: string, at: string, body: unknown = {}): Target => ({ method, path: at, body });

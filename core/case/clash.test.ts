@@ -1,7 +1,7 @@
 import { clashesOf, EMPTY_STATE, recordOf, takeIn } from './index';
 import type { Entry, Json } from './index';
 
-const entry = (seq: number, by: string, value: Json, seen?: number, slot = 'fluid.level'): Entry => ({
+const entry = (seq: number, by: string, value: Json, seen?: number, slot = 'unit.fluid.level'): Entry => ({
   id: `entry-${seq}`,
   seq,
   by,
@@ -16,7 +16,7 @@ describe('a clash', () => {
   test('is one person’s value over another’s that its writer had not seen', () => {
     expect(clashesOf(held(entry(1, 'Mira', 'low')), [entry(2, 'Ivo', 'full', 0)])).toEqual([
       {
-        slot: 'fluid.level',
+        slot: 'unit.fluid.level',
         stands: { seq: 2, by: 'Ivo', value: 'full' },
         other: { seq: 1, by: 'Mira', value: 'low' },
       },
@@ -27,7 +27,7 @@ describe('a clash', () => {
     ['its writer wrote both', entry(2, 'Mira', 'full', 0)],
     ['both wrote the same', entry(2, 'Ivo', 'low', 0)],
     ['what its writer had seen is not known', entry(2, 'Ivo', 'full')],
-    ['it is about another slot', entry(2, 'Ivo', 'red', 0, 'fluid.colour')],
+    ['it is about another slot', entry(2, 'Ivo', 'red', 0, 'unit.fluid.colour')],
     ['it is in the record already', entry(1, 'Ivo', 'full', 0)],
   ])('is none when %s', (_, later) => {
     expect(clashesOf(held(entry(1, 'Mira', 'low')), [later])).toEqual([]);

@@ -1,10 +1,9 @@
 import type { Entry, Json } from './entry';
 import { EMPTY_STATE, fold, stateFromValues } from './fold';
 import type { JobState } from './fold';
-import { stageOfSlot } from './slots';
-import type { Stage } from './stage';
+import type { Stage, StageOf } from './stage';
 
-export const CASE_FORMAT = 'pelvik-case/1';
+export const CASE_FORMAT = 'pelvik-case/2';
 
 export interface CaseFinding {
   slot: string;
@@ -62,16 +61,21 @@ export function stateOfCase(document: CaseDocument): JobState {
 }
 
 /** The findings of a state, in slot order, each with its stage. */
-export function findingsOf(state: JobState): CaseFinding[] {
+export function findingsOf(state: JobState, stageOf: StageOf): CaseFinding[] {
   return Object.keys(state)
     .sort()
-    .map((slot) => ({ slot, value: state[slot]!.value, stage: stageOfSlot(slot) }));
+    .map((slot) => ({ slot, value: state[slot]!.value, stage: stageOf(slot) }));
 }
 
 /** A case without what was found after `stage`; a finding's own stage goes before its slot's. */
-export function caseUntil(document: CaseDocument, stage: Stage, order: readonly Stage[]): CaseDocument {
+export function caseUntil(
+  document: CaseDocument,
+  stage: Stage,
+  order: readonly Stage[],
+  stageOf: StageOf,
+): CaseDocument {
   const last = order.indexOf(stage);
-  const keep = (slot: string, own?: Stage) => order.indexOf(own ?? stageOfSlot(slot)) <= last;
+  const keep = (slot: string, own?: Stage) => order.indexOf(own ?? stageOf(slot)) <= last;
   const own = new Map(document.findings.map((f) => [f.slot, f.stage]));
   return {
     ...document,

@@ -3,7 +3,7 @@ import type { Entry, Json, Source } from './entry';
 import type { ValueAt, ValueBelow } from './slots';
 
 /** Raise when the fold's meaning changes: stored snapshots of other versions are folded anew. */
-export const FOLD_VERSION = 2;
+export const FOLD_VERSION = 3;
 
 export interface SlotState {
   value: Json;

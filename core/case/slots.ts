@@ -1,22 +1,13 @@
 import type { Json } from './entry';
+import type { Finding, SubjectHead } from './finding';
 import type { JobState } from './fold';
 import { day, integer, list, number, object, oneOf, text, words, yesNo } from './schema';
 import type { Of, Schema } from './schema';
-import type { Stage } from './stage';
-import {
-  AMOUNTS,
-  BEHAVIOURS,
-  CONDITIONS,
-  DEBRIS_PLACES,
-  FRICTION_GRADES,
-  PART_GRADES,
-  REPAIR_EFFECTS,
-  STEEL_GRADES,
-} from './vocabulary';
-import type { FrictionGrade, SteelGrade } from './vocabulary';
+import type { Stage, StageOf } from './stage';
+import { BEHAVIOURS, CONDITIONS, NOISES, REPAIR_EFFECTS } from './vocabulary';
 
 export interface SlotFamily {
-  /** Slot name; `*` stands for one free part (an element, a gear, a client-made id). */
+  /** Slot name; `*` stands for one free part (a gear, a station, a client-made id). */
   pattern: string;
   stage: Stage;
   schema: Schema;
@@ -24,35 +15,34 @@ export interface SlotFamily {
   targets?: Target;
 }
 
-/** What a slot's name can point at in a unit. */
-export type Target =
-  | 'gear'
-  | 'station'
-  | 'part'
-  | 'solenoid'
-  | 'band'
-  | 'fed-element'
-  | 'plate'
-  | 'face'
-  | 'debris'
-  | 'scope-line';
+/** What a slot's name, or its value, can point at in a unit. */
+export type Target = 'gear' | 'station' | 'scope-line';
 
 const TARGETS: Record<string, Target> = {
-  'grid.*': 'gear',
+  'grid.*.customer': 'gear',
+  'grid.*.shop': 'gear',
   'station.*.out': 'station',
-  'solenoid.*': 'solenoid',
-  'plate.*.*.*': 'face',
-  'thickness.*.*': 'plate',
-  'band.*.lining': 'band',
-  'band.*.drum': 'band',
-  'band.*.travelMm': 'band',
-  'airtest.*': 'fed-element',
-  'part.*': 'part',
-  'debris.*': 'debris',
   'scope.line.*': 'scope-line',
 };
 
-/** Every slot a job can hold, by the stage it belongs to. A new kind of record is one line here. */
+/** What a gear does at one heat. */
+const told = object(
+  {
+    behaviours: list(oneOf(BEHAVIOURS), 6),
+    noises: list(oneOf(NOISES), 5),
+    when: list(oneOf(CONDITIONS), 2),
+    /** The electronics had fallen back to a limp gear. */
+    limp: yesNo,
+    actsLike: text(8),
+    delayS: number(0, 60),
+  },
+  ['behaviours'],
+);
+
+/** What one side says of a gear: cold and hot apart. */
+const gear = object({ any: told, cold: told, hot: told }, []);
+
+/** Every slot of a job's record but its findings, by the stage it belongs to. A new kind of record is one line here. */
 const SLOTS = {
   intake: {
     'customer.name': text(120),
@@ -69,16 +59,8 @@ const SLOTS = {
     'complaint.words': text(4000),
     'complaint.after': text(120),
     'complaint.onset': oneOf(['sudden', 'gradual', 'after-work', 'unknown']),
-    'grid.*': object(
-      {
-        behaviours: list(oneOf(BEHAVIOURS), 6, 1),
-        when: list(oneOf(CONDITIONS), 4),
-        source: oneOf(['customer', 'shop']),
-        limp: yesNo,
-        actsLike: text(8),
-      },
-      ['behaviours', 'when', 'source'],
-    ),
+    'grid.*.customer': gear,
+    'grid.*.shop': gear,
     'history.rebuilt': object(
       { by: oneOf(['never', 'here', 'elsewhere', 'unknown']), monthsAgo: integer(0, 600), what: text(1000) },
       ['by'],
@@ -102,42 +84,15 @@ const SLOTS = {
       },
       ['temperature', 'result'],
     ),
-    'fluid.level': oneOf(['full', 'low', 'empty', 'over']),
-    'fluid.colour': oneOf(['red', 'brown', 'black', 'milky', 'cloudy-tan', 'not-assessable']),
-    'fluid.smell': oneOf(['neutral', 'burnt', 'not-assessable']),
     'codes.scan': oneOf(['none', 'these', 'not-scanned']),
     'codes.list.*': object({ kind: oneOf(['electrical', 'rationality']), note: text(300) }, ['kind']),
   },
   teardown: {
     'station.*.out': yesNo,
-    'debris.*': object({ amount: oneOf(AMOUNTS), where: oneOf(DEBRIS_PLACES) }, ['amount']),
-    'filter.state': oneOf(['clear', 'dirty', 'restricted', 'blocked']),
-    'filter.opened': yesNo,
-    'solenoid.*': object({ ohm: number(0, 1_000_000), temperatureC: number(-40, 200) }, []),
-    'plate.*.*.*': oneOf<FrictionGrade | SteelGrade>([...new Set([...FRICTION_GRADES, ...STEEL_GRADES])]),
-    'thickness.*.*': number(0.2, 12),
-    'band.*.lining': oneOf(['sound', 'worn', 'charred', 'flaking', 'bare', 'torn', 'not-assessable']),
-    'band.*.drum': oneOf(['polished', 'glazed', 'blued', 'grooved', 'not-assessable']),
-    'band.*.travelMm': number(0, 20),
-    'airtest.*': object(
-      {
-        result: oneOf(['holds', 'leaks', 'no-apply']),
-        pressureKpa: number(0, 2000),
-        temperatureC: number(-40, 200),
-        oilFilm: yesNo,
-        where: text(200),
-      },
-      ['result'],
-    ),
-    'converter.hub': oneOf(['silver', 'straw', 'blue']),
-    'converter.lining': oneOf(['intact', 'worn', 'gone', 'not-assessable']),
-    'converter.face': oneOf(['bonded', 'smooth', 'not-assessable']),
-    'converter.leak': oneOf(['tight', 'leaks']),
-    'converter.endPlayMm': number(0, 10),
-    'part.*': object({ grade: oneOf(PART_GRADES), note: text(300) }, ['grade']),
     'photo.*': object(
       {
-        about: text(120),
+        /** A finding, or a subject: `part.sun-shell.crack`, `element.K2`. */
+        about: text(200),
         caption: words(300),
         marker: object({ x: number(0, 1), y: number(0, 1) }, ['x', 'y']),
       },
@@ -182,7 +137,10 @@ export const SLOT_FAMILIES: readonly SlotFamily[] = Object.entries(SLOTS).flatMa
 );
 
 type Union<T> = (T extends unknown ? (x: T) => void : never) extends (x: infer I) => void ? I : never;
-type Slots = Union<(typeof SLOTS)[keyof typeof SLOTS]>;
+type Slots = Union<(typeof SLOTS)[keyof typeof SLOTS]> & {
+  // Findings at a station share their shape with `station.*.out`, and are read as findings where they are known to be.
+  [P in Exclude<SubjectHead, 'station'> as `${P}.*.*`]: Schema<Finding>;
+};
 /** A pattern as a type: `grid.*` is `grid.${string}`. */
 type Glob<P> = P extends `${infer A}*${infer B}` ? `${A}${string}${Glob<B>}` : P;
 type OrJson<T> = [T] extends [never] ? Json : T;
@@ -197,8 +155,9 @@ export type ValueBelow<P extends string> = string extends P
   ? Json
   : OrJson<{ [K in keyof Slots]: Glob<K> extends `${P}${string}` ? Of<Slots[K]> : never }[keyof Slots]>;
 
-/** One cell of the complaint grid. */
-export type GridCell = ValueAt<'grid.D1'>;
+/** What one side says of a gear, and at one heat. */
+export type GridGear = ValueAt<'grid.D1.shop'>;
+export type GridCell = NonNullable<GridGear['any']>;
 
 interface Compiled {
   family: SlotFamily;
@@ -221,15 +180,13 @@ export function familyOf(slot: string): SlotFamily | null {
   return match?.family ?? null;
 }
 
-/** The stage a slot's finding belongs to. Unknown slots count as intake. */
-export function stageOfSlot(slot: string): Stage {
-  return familyOf(slot)?.stage ?? 'intake';
+/** The stage of a slot of the record; undefined for what is none, findings among it. */
+export function recordStage(slot: string): Stage | undefined {
+  return familyOf(slot)?.stage;
 }
 
 /** The state without anything that belongs to a stage after `stage`. */
-export function until(state: JobState, stage: Stage, order: readonly Stage[]): JobState {
+export function until(state: JobState, stage: Stage, order: readonly Stage[], stageOf: StageOf): JobState {
   const last = order.indexOf(stage);
-  return Object.fromEntries(
-    Object.entries(state).filter(([slot]) => order.indexOf(stageOfSlot(slot)) <= last),
-  );
+  return Object.fromEntries(Object.entries(state).filter(([slot]) => order.indexOf(stageOf(slot)) <= last));
 }

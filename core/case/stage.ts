@@ -22,6 +22,9 @@ export const STAGE_NAMES: Record<Stage, string> = {
   release: 'Release',
 };
 
+/** The stage a slot belongs to: its point's where it holds a finding. */
+export type StageOf = (slot: string) => Stage;
+
 export function isStage(value: string): value is Stage {
   return (STAGES as readonly string[]).includes(value);
 }

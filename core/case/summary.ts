@@ -1,7 +1,6 @@
 import type { JobState } from './fold';
 import { below, valueOf } from './fold';
-import { stageOfSlot } from './slots';
-import type { Stage } from './stage';
+import type { Stage, StageOf } from './stage';
 
 /** What the board and the job's header show without opening the job. */
 export type JobSummary = {
@@ -60,14 +59,19 @@ export interface BoardColumn {
 }
 
 /** How far a job has come, from what its record holds and what became of its quotes. */
-export function stageReached(state: JobState, stations: number, quote: 'none' | 'open' | 'accepted'): Stage {
+export function stageReached(
+  state: JobState,
+  stations: number,
+  quote: 'none' | 'open' | 'accepted',
+  stageOf: StageOf,
+): Stage {
   if (quote === 'accepted') return 'build';
   if (quote === 'open') return 'quote';
   const slots = Object.keys(state);
-  if (state['cause.commit'] || slots.some((s) => stageOfSlot(s) === 'scope')) return 'scope';
+  if (state['cause.commit'] || slots.some((s) => stageOf(s) === 'scope')) return 'scope';
   const out = stationsOut(state);
   if (out > 0 && out >= stations) return 'cause';
-  if (slots.some((s) => stageOfSlot(s) === 'teardown')) return 'teardown';
+  if (slots.some((s) => stageOf(s) === 'teardown')) return 'teardown';
   return slots.some((s) => s.startsWith('grid.')) ? 'suspects' : 'intake';
 }
 

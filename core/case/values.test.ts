@@ -1,17 +1,14 @@
 import {
   below,
   EMPTY_STATE,
-  familyGrades,
   fold,
-  FRICTION_GRADES,
   isStage,
   recordOf,
+  recordStage,
   sameValue,
   sameValues,
-  stageOfSlot,
   STAGES,
   stateFromValues,
-  STEEL_GRADES,
   takeIn,
   until,
   valueOf,
@@ -20,38 +17,50 @@ import type { Entry, Json } from './index';
 
 describe('a state from plain values', () => {
   test('numbers them in order and leaves out what is null', () => {
-    const state = stateFromValues({ 'fluid.level': 'low', 'fluid.smell': null, 'fluid.colour': 'red' });
-    expect(Object.keys(state)).toEqual(['fluid.level', 'fluid.colour']);
-    expect(state['fluid.level']).toMatchObject({ value: 'low', seq: 1 });
-    expect(state['fluid.colour']).toMatchObject({ value: 'red', seq: 2 });
+    const state = stateFromValues({
+      'unit.fluid.level': { is: 'low' },
+      'unit.fluid.smell': null,
+      'unit.fluid.colour': { is: 'red' },
+    });
+    expect(Object.keys(state)).toEqual(['unit.fluid.level', 'unit.fluid.colour']);
+    expect(state['unit.fluid.level']).toMatchObject({ value: { is: 'low' }, seq: 1 });
+    expect(state['unit.fluid.colour']).toMatchObject({ value: { is: 'red' }, seq: 2 });
   });
   test('is read by slot and by prefix, sorted, without the prefix', () => {
-    const state = stateFromValues({ 'part.b': { grade: 'worn' }, 'part.a': { grade: 'sound' }, partial: 1 });
-    expect(valueOf(state, 'part.a')).toEqual({ grade: 'sound' });
-    expect(valueOf(state, 'part.c')).toBeUndefined();
+    const state = stateFromValues({
+      'part.b.condition': { is: 'worn' },
+      'part.a.condition': { is: 'sound' },
+      partial: 1,
+    });
+    expect(valueOf(state, 'part.a.condition')).toEqual({ is: 'sound' });
+    expect(valueOf(state, 'part.c.condition')).toBeUndefined();
     expect(below(state, 'part.')).toEqual([
-      ['a', { grade: 'sound' }],
-      ['b', { grade: 'worn' }],
+      ['a.condition', { is: 'sound' }],
+      ['b.condition', { is: 'worn' }],
     ]);
   });
 });
 
 describe('sameness', () => {
-  const a = stateFromValues({ 'fluid.level': 'low', 'grid.D2': ['slips'] });
+  const a = stateFromValues({ 'unit.fluid.level': { is: 'low' }, 'grid.D2': ['slips'] });
   test.each<[string, Record<string, Json>, boolean]>([
-    ['the same values', { 'fluid.level': 'low', 'grid.D2': ['slips'] }, true],
-    ['the same in another order', { 'grid.D2': ['slips'], 'fluid.level': 'low' }, true],
-    ['one more', { 'fluid.level': 'low', 'grid.D2': ['slips'], 'fluid.smell': 'burnt' }, false],
-    ['one fewer', { 'fluid.level': 'low' }, false],
-    ['another value', { 'fluid.level': 'full', 'grid.D2': ['slips'] }, false],
-    ['another list', { 'fluid.level': 'low', 'grid.D2': ['binds'] }, false],
-    ['another slot', { 'fluid.level': 'low', 'grid.D3': ['slips'] }, false],
+    ['the same values', { 'unit.fluid.level': { is: 'low' }, 'grid.D2': ['slips'] }, true],
+    ['the same in another order', { 'grid.D2': ['slips'], 'unit.fluid.level': { is: 'low' } }, true],
+    [
+      'one more',
+      { 'unit.fluid.level': { is: 'low' }, 'grid.D2': ['slips'], 'unit.fluid.smell': { is: 'burnt' } },
+      false,
+    ],
+    ['one fewer', { 'unit.fluid.level': { is: 'low' } }, false],
+    ['another value', { 'unit.fluid.level': { is: 'full' }, 'grid.D2': ['slips'] }, false],
+    ['another list', { 'unit.fluid.level': { is: 'low' }, 'grid.D2': ['binds'] }, false],
+    ['another slot', { 'unit.fluid.level': { is: 'low' }, 'grid.D3': ['slips'] }, false],
   ])('%s', (_, values, same) => {
     expect(sameValues(a, stateFromValues(values))).toBe(same);
     expect(sameValues(stateFromValues(values), a)).toBe(same);
   });
   test('does not ask who wrote', () => {
-    const other = { ...a, 'fluid.level': { ...a['fluid.level']!, by: 'Ivo', seq: 99 } };
+    const other = { ...a, 'unit.fluid.level': { ...a['unit.fluid.level']!, by: 'Ivo', seq: 99 } };
     expect(sameValues(a, other)).toBe(true);
     expect(sameValues(a, a)).toBe(true);
   });
@@ -73,16 +82,16 @@ describe('a record', () => {
     seq,
     by: 'Mira',
     at: '2026-03-04T09:00:00.000Z',
-    slot: 'fluid.level',
+    slot: 'unit.fluid.level',
     value,
     ...(source ? { source } : {}),
   });
   test('remembers a clearing, so that an older write does not bring the value back', () => {
     const cleared = takeIn(recordOf(EMPTY_STATE, 0), [write(3, null)]);
-    expect(cleared.cleared).toEqual({ 'fluid.level': 3 });
+    expect(cleared.cleared).toEqual({ 'unit.fluid.level': 3 });
     expect(takeIn(cleared, [write(2, 'low')]).state).toEqual({});
     const again = takeIn(cleared, [write(4, 'full')]);
-    expect(again.state['fluid.level']!.value).toBe('full');
+    expect(again.state['unit.fluid.level']!.value).toBe('full');
     expect(again.cleared).toEqual({});
   });
   test('leaves the record it was given as it was', () => {
@@ -93,8 +102,8 @@ describe('a record', () => {
   });
   test('says where a value came from, when it came from elsewhere', () => {
     const source = { by: 'Another shop', at: '2020-01-01T00:00:00.000Z' };
-    expect(fold(EMPTY_STATE, [write(1, 'low', source)])['fluid.level']).toHaveProperty('source', source);
-    expect(fold(EMPTY_STATE, [write(1, 'low')])['fluid.level']).not.toHaveProperty('source');
+    expect(fold(EMPTY_STATE, [write(1, 'low', source)])['unit.fluid.level']).toHaveProperty('source', source);
+    expect(fold(EMPTY_STATE, [write(1, 'low')])['unit.fluid.level']).not.toHaveProperty('source');
   });
   test('takes what lies beyond a gap once', () => {
     const gap = takeIn(recordOf(EMPTY_STATE, 5), [write(8, 'low'), write(8, 'low')]);
@@ -110,27 +119,20 @@ describe('stages', () => {
     expect(isStage('Intake')).toBe(false);
     expect(isStage('')).toBe(false);
   });
-  test('a slot nobody knows counts as intake', () => {
-    expect(stageOfSlot('nonsense.slot')).toBe('intake');
-  });
   test('the state until a stage keeps that stage and those before', () => {
     const state = stateFromValues({
-      'fluid.level': 'low',
-      'filter.state': 'clear',
+      'unit.fluid.level': { is: 'low' },
+      'part.filter.pleats': { is: 'clear' },
       'cause.words': 'w',
       'scope.policy.overhaul': 'full',
     });
-    const kept = (stage: (typeof STAGES)[number]) => Object.keys(until(state, stage, STAGES));
-    expect(kept('intake')).toEqual(['fluid.level']);
-    expect(kept('suspects')).toEqual(['fluid.level']);
-    expect(kept('teardown')).toEqual(['fluid.level', 'filter.state']);
+    const stageOf = (slot: string) =>
+      slot.startsWith('part.') ? ('teardown' as const) : (recordStage(slot) ?? ('intake' as const));
+    const kept = (stage: (typeof STAGES)[number]) => Object.keys(until(state, stage, STAGES, stageOf));
+    expect(kept('intake')).toEqual(['unit.fluid.level']);
+    expect(kept('suspects')).toEqual(['unit.fluid.level']);
+    expect(kept('teardown')).toEqual(['unit.fluid.level', 'part.filter.pleats']);
     expect(kept('cause')).toHaveLength(3);
     expect(kept('release')).toHaveLength(4);
   });
-});
-
-test('a face’s grades are those of its kind; a wave spring has none', () => {
-  expect(familyGrades('friction')).toBe(FRICTION_GRADES);
-  expect(familyGrades('steel')).toBe(STEEL_GRADES);
-  expect(familyGrades('wave')).toEqual([]);
 });

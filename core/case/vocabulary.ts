@@ -11,66 +11,30 @@ export const BEHAVIOURS = [
   'binds',
   'bogs',
   'delayed',
+  'stalls-at-stops',
   'shudder',
-  'noise',
   'no-engine-braking',
   'moves',
   'binds-in-turns',
 ] as const;
 export type Behaviour = (typeof BEHAVIOURS)[number];
 
-export const CONDITIONS = ['cold', 'hot', 'load', 'intermittent'] as const;
+/** How warm the unit was when a gear did what it did; `any` where nobody can say, or it is the same both ways. */
+export const HEATS = ['any', 'cold', 'hot'] as const;
+export type Heat = (typeof HEATS)[number];
+
+/** Who says what a gear does: the customer, or the shop that has seen it. */
+export const TELLERS = ['customer', 'shop'] as const;
+export type Teller = (typeof TELLERS)[number];
+
+/** Under which circumstances, beside the heat. */
+export const CONDITIONS = ['load', 'intermittent'] as const;
 export type Condition = (typeof CONDITIONS)[number];
 
-export const FRICTION_GRADES = [
-  'sound',
-  'darkened',
-  'glazed',
-  'charred',
-  'flaking',
-  'bare',
-  'welded',
-  'not-assessable',
-] as const;
-export const STEEL_GRADES = [
-  'bright',
-  'tinted',
-  'hot-spotted',
-  'blue',
-  'scored',
-  'warped',
-  'welded',
-  'not-assessable',
-] as const;
-/** The grades a face of a plate of this kind can have; a wave spring has none. */
-export function familyGrades(kind: string): readonly string[] {
-  if (kind === 'wave') return [];
-  return kind === 'friction' ? FRICTION_GRADES : STEEL_GRADES;
-}
-export type FrictionGrade = (typeof FRICTION_GRADES)[number];
-export type SteelGrade = (typeof STEEL_GRADES)[number];
-
-export const PART_GRADES = ['sound', 'marked', 'worn', 'failed', 'takedown', 'not-assessable'] as const;
-export type PartGrade = (typeof PART_GRADES)[number];
+/** Noises are told beside what a gear does: it may pull as it should and whine. */
+export const NOISES = ['whine', 'growl', 'rattle', 'clunk', 'other'] as const;
+export type Noise = (typeof NOISES)[number];
 
 /** What a repair tried before changed. */
 export const REPAIR_EFFECTS = ['nothing', 'better', 'worse', 'cured'] as const;
 export type RepairEffect = (typeof REPAIR_EFFECTS)[number];
-
-export const DEBRIS_KINDS = [
-  'grey-paste',
-  'bright-flakes',
-  'chunks',
-  'bronze',
-  'aluminium',
-  'fibre',
-  'plastic',
-  'water',
-] as const;
-export type DebrisKind = (typeof DEBRIS_KINDS)[number];
-/** Where debris lay. */
-export const DEBRIS_PLACES = ['pan', 'magnets', 'filter', 'sensors', 'lines'] as const;
-export type DebrisPlace = (typeof DEBRIS_PLACES)[number];
-
-export const AMOUNTS = ['none', 'trace', 'some', 'heavy'] as const;
-export type Amount = (typeof AMOUNTS)[number];

@@ -81,13 +81,13 @@ function withoutSilent(model: Model, steps: ChainStep[]): ChainStep[] {
 
 function slotsOfMechanism(post: Posterior, k: number): string[] {
   return post.bearings.flatMap((b) =>
-    b.link.kind === 'mechanism' && b.link.index === k && b.present > b.absent ? b.observation.slots : [],
+    b.link.kind === 'mechanism' && b.link.index === k && b.present > b.absent ? b.fact.slots : [],
   );
 }
 
 function slotsOfRoot(post: Posterior, root: Model['roots'][number]): string[] {
   return post.bearings.flatMap((b) =>
-    b.link.kind === 'root' && b.link.matches(root) && b.present > b.absent ? b.observation.slots : [],
+    b.link.kind === 'root' && b.link.matches(root) && b.present > b.absent ? b.fact.slots : [],
   );
 }
 

@@ -1,4 +1,6 @@
-import { elementOf, frictionElements, midSentence, partOf } from '@/core/unit';
+import type { SubjectHead } from '@/core/case';
+import { catalogueOf, inspectionOf } from '@/core/inspection';
+import { frictionElements, midSentence } from '@/core/unit';
 import type { CheckTemplate } from './knowledge';
 import { linkOf } from './model';
 import type { Model } from './model';
@@ -44,7 +46,7 @@ export function nextChecks(model: Model, post: Posterior): NextCheck[] {
 
 /** Every check the unit allows and nobody has made. */
 export function openChecks(model: Model, post: Posterior): Check[] {
-  const seen = new Set(post.bearings.map((b) => b.observation.point));
+  const seen = new Set(post.bearings.map((b) => b.fact.point));
   return model.knowledge.causal.checks
     .flatMap((template) => pointsOf(model, template).map((p) => ({ template, ...p })))
     .filter(({ point }) => !seen.has(point))
@@ -63,24 +65,53 @@ export function looksAt(model: Model, point: string, r: number): boolean {
   return link.index === root.presentAs || link.index === root.behind;
 }
 
+/** What a check's point can be about, by the mark it ends with. */
+const ABOUT: Record<
+  string,
+  { mark: string; head: SubjectHead; all: (model: Model) => { id: string; name: string }[] }
+> = {
+  $e: {
+    mark: '{e}',
+    head: 'element',
+    all: ({ unit }) => frictionElements(unit).map((e) => ({ id: e.id, name: midSentence(e.name) })),
+  },
+  $g: {
+    mark: '{g}',
+    head: 'gearset',
+    all: ({ unit }) => unit.gearsets.map((g) => ({ id: g.id, name: midSentence(g.name) })),
+  },
+  $s: { mark: '{s}', head: 'solenoid', all: ({ unit }) => unit.solenoids },
+  $p: {
+    mark: '{p}',
+    head: 'part',
+    all: ({ unit }) => unit.parts.map((p) => ({ id: p.id, name: `the ${midSentence(p.name)}` })),
+  },
+};
+
+/** Every place a check can be made in this unit: where its point is looked at, or what its causes strike. */
 function pointsOf(model: Model, template: CheckTemplate): { point: string; words: string }[] {
-  const { unit } = model;
-  const fill = (id: string, name: string, hole: string, mark: string) => ({
-    point: template.point.replace(hole, id),
-    words: template.words.replaceAll(mark, midSentence(name)),
-  });
-  if (template.point.endsWith('$e')) {
-    return frictionElements(unit).map((e) => fill(e.id, elementOf(unit, e.id).name, '$e', '{e}'));
-  }
-  if (template.point.endsWith('$p')) {
-    // A cause with a mechanism of its own has a check of its own.
-    const parts = [
-      ...new Set(model.roots.flatMap((r) => (r.part && !r.solenoid && r.presentAs === null ? [r.part] : []))),
-    ];
-    return parts.map((id) => fill(id, `the ${midSentence(partOf(unit, id).name)}`, '$p', '{p}'));
-  }
-  if (template.point.endsWith('$s')) return unit.solenoids.map((s) => fill(s.id, s.name, '$s', '{s}'));
-  return [{ point: template.point, words: template.words }];
+  const hole = /:(\$[epsg])$/.exec(template.point)?.[1];
+  if (!hole) return [{ point: template.point, words: template.words }];
+  const { mark, head, all } = ABOUT[hole]!;
+  const inspection = inspectionOf(model.unit, catalogueOf(model.knowledge.inspection));
+  const known = inspection.catalogue.point(template.point.slice(0, -hole.length - 1));
+  const asked = (id: string) => {
+    if (!known) return head !== 'part' || isStruck(model, id);
+    const subject = inspection.subject(head, [id]);
+    return subject !== null && inspection.points(subject).get(known.point.id) === known;
+  };
+  return all(model)
+    .filter(({ id }) => asked(id))
+    .map(({ id, name }) => ({
+      point: template.point.replace(hole, id),
+      words: template.words.replaceAll(mark, name),
+    }));
+}
+
+/** A cause strikes the part itself, and none of them has a mechanism of its own to look at instead. */
+function isStruck({ roots }: Model, part: string): boolean {
+  const own = roots.filter((r) => r.part === part && !r.solenoid);
+  return own.length > 0 && own.every((r) => r.presentAs === null);
 }
 
 /** Mutual information between the check's result and the first cause: Σ P(l) Σ P(r|l) log2 P(r|l)/P(r). */

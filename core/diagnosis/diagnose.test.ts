@@ -1,22 +1,23 @@
 import { stateFromValues } from '@/core/case';
 import type { Json } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
-import behaviour from '@/data/knowledge/behaviour.json';
-import causal from '@/data/knowledge/causal.json';
+import { knowledge } from '@/data/knowledge';
 import ostrelFour from '@/data/units/ostrel-four.json';
+import { told as shop } from '@/tests/fixtures/told';
 import { chainWords, diagnoser } from './index';
-import type { Knowledge } from './index';
 
 const unit = ostrelFour as unknown as UnitDefinition;
-const diagnose = diagnoser(unit, { causal, behaviour } as unknown as Knowledge);
-const shop = (behaviours: string[], when: string[] = []): Json => ({ behaviours, when, source: 'shop' });
+const diagnose = diagnoser(unit, knowledge);
 const run = (values: Record<string, Json>) => diagnose(stateFromValues(values));
 const plates = (element: string, kinds: string[], friction: string, steel: string): Record<string, Json> =>
   Object.fromEntries(
     kinds.flatMap((kind, k) =>
       kind === 'wave'
         ? []
-        : ['a', 'b'].map((f) => [`plate.${element}.${k}.${f}`, kind === 'friction' ? friction : steel]),
+        : ['a', 'b'].map((f) => [
+            `face.${element}.${k}.${f}.heat`,
+            { is: kind === 'friction' ? friction : steel },
+          ]),
     ),
   );
 const order = (element: string) => unit.elements.find((e) => e.id === element)!.pack!.order;
@@ -24,11 +25,11 @@ const sound = (...elements: string[]) =>
   Object.assign({}, ...elements.map((e) => plates(e, order(e), 'sound', 'bright')));
 
 const bandGrid = {
-  'grid.R': shop(['normal']),
-  'grid.D1': shop(['normal']),
-  'grid.D2': shop(['flares', 'double-bump']),
-  'grid.D3': shop(['normal']),
-  'grid.D4': shop(['wrong-gear']),
+  'grid.R.shop': shop(['normal']),
+  'grid.D1.shop': shop(['normal']),
+  'grid.D2.shop': shop(['flares', 'double-bump']),
+  'grid.D3.shop': shop(['normal']),
+  'grid.D4.shop': shop(['wrong-gear']),
 };
 
 describe('a band that lets go, with codes about the ratio', () => {
@@ -36,7 +37,7 @@ describe('a band that lets go, with codes about the ratio', () => {
     ...bandGrid,
     'codes.scan': 'these',
     'codes.list.P0732': { kind: 'rationality' },
-    'solenoid.S2': { ohm: 27, temperatureC: 45 },
+    'solenoid.S2.resistance': { is: 27, temperatureC: 45 },
   });
 
   test('before teardown the band’s circuit leads and the solenoid that measures well does not', () => {
@@ -54,11 +55,11 @@ describe('a band that lets go, with codes about the ratio', () => {
     const after = run({
       ...bandGrid,
       ...sound('forward', 'high', 'reverse', 'low-reverse', 'overrun'),
-      'band.band-2-4.lining': 'charred',
-      'airtest.band-2-4': { result: 'leaks' },
-      'part.servo-seal-rings': { grade: 'failed' },
-      'filter.state': 'dirty',
-      'debris.grey-paste': { amount: 'trace' },
+      'element.band-2-4.lining': { is: 'charred' },
+      'element.band-2-4.air-test': { is: 'leaks' },
+      'part.servo-seal-rings.condition': { is: 'failed' },
+      'part.filter.pleats': { is: 'dirty' },
+      'unit.debris.grey-paste': { is: { sump: 'trace' } },
     });
     expect(after.causes[0]).toMatchObject({ id: 'servo-seal-rings:feed-loss', element: 'band-2-4' });
     expect(after.causes[0]!.probability).toBeGreaterThan(0.8);
@@ -69,12 +70,12 @@ describe('a band that lets go, with codes about the ratio', () => {
 
 describe('a clutch welded on', () => {
   const grid = {
-    'grid.N': shop(['moves']),
-    'grid.R': shop(['binds']),
-    'grid.D1': shop(['normal']),
-    'grid.D2': shop(['normal']),
-    'grid.D3': shop(['normal']),
-    'grid.D4': shop(['normal']),
+    'grid.N.shop': shop(['moves']),
+    'grid.R.shop': shop(['binds']),
+    'grid.D1.shop': shop(['normal']),
+    'grid.D2.shop': shop(['normal']),
+    'grid.D3.shop': shop(['normal']),
+    'grid.D4.shop': shop(['normal']),
   };
   test('forward stuck leads before teardown; what keeps it on is still open', () => {
     const before = run(grid);
@@ -105,15 +106,19 @@ describe('a clutch welded on', () => {
       run(values)
         .upstream.filter((u) => /filter|pump|regulator|fluid-low/.test(u.id))
         .reduce((sum, u) => sum + u.probability, 0);
-    const cleared = share({ ...welded, ...sound('high', 'low-reverse', 'reverse'), 'filter.state': 'clear' });
+    const cleared = share({
+      ...welded,
+      ...sound('high', 'low-reverse', 'reverse'),
+      'part.filter.pleats': { is: 'clear' },
+    });
     expect(cleared).toBeLessThan(share(welded) / 3);
   });
   test('a torn seal behind it is what failed first; the weld is its consequence', () => {
     const after = run({
       ...welded,
       ...sound('high', 'low-reverse', 'reverse'),
-      'filter.state': 'clear',
-      'part.forward-piston-seals': { grade: 'failed' },
+      'part.filter.pleats': { is: 'clear' },
+      'part.forward-piston-seals.condition': { is: 'failed' },
     });
     expect(after.undetermined).toBe(false);
     expect(after.causes[0]!.id).toBe('forward-piston-seals:feed-loss');
@@ -125,11 +130,17 @@ describe('a clutch welded on', () => {
 
 describe('water', () => {
   test('milky fluid over lifted linings names water, and red fluid does not', () => {
-    const grid = { 'grid.D1': shop(['slips']), 'grid.D2': shop(['slips']), 'grid.D3': shop(['slips']) };
+    const grid = {
+      'grid.D1.shop': shop(['slips']),
+      'grid.D2.shop': shop(['slips']),
+      'grid.D3.shop': shop(['slips']),
+    };
     const water = (values: Record<string, Json>) =>
       run({ ...grid, ...values }).causes.find((c) => c.id === 'water')!.probability;
-    expect(water({ 'fluid.colour': 'milky', 'debris.water': { amount: 'some' } })).toBeGreaterThan(0.5);
-    expect(water({ 'fluid.colour': 'red' })).toBeLessThan(0.02);
+    expect(
+      water({ 'unit.fluid.colour': { is: 'milky' }, 'unit.debris.water': { is: { sump: 'some' } } }),
+    ).toBeGreaterThan(0.5);
+    expect(water({ 'unit.fluid.colour': { is: 'red' } })).toBeLessThan(0.02);
   });
 });
 
@@ -149,15 +160,15 @@ describe('a converter lining lost under sound clutches', () => {
   const given: Record<string, Json> = {
     'history.rebuilt': { by: 'here', monthsAgo: 8 },
     'history.converter': 'bought-rebuilt',
-    'grid.D3': shop(['shudder', 'no-drive'], ['hot']),
-    'grid.D4': shop(['shudder', 'no-drive'], ['hot']),
-    'grid.D1': shop(['no-drive'], ['hot']),
-    'fluid.colour': 'cloudy-tan',
-    'filter.state': 'blocked',
-    'debris.fibre': { amount: 'heavy' },
-    'debris.grey-paste': { amount: 'none' },
+    'grid.D3.shop': shop(['shudder', 'no-drive'], ['hot']),
+    'grid.D4.shop': shop(['shudder', 'no-drive'], ['hot']),
+    'grid.D1.shop': shop(['no-drive'], ['hot']),
+    'unit.fluid.colour': { is: 'cloudy-tan' },
+    'part.filter.pleats': { is: 'blocked' },
+    'unit.debris.fibre': { is: { sump: 'heavy' } },
+    'unit.debris.grey-paste': { is: { sump: 'none' } },
     ...sound('forward', 'high', 'reverse', 'low-reverse', 'overrun'),
-    'band.band-2-4.lining': 'sound',
+    'element.band-2-4.lining': { is: 'sound' },
   };
   test('the lining leads and opening the converter is the next check', () => {
     const before = run(given);
@@ -173,7 +184,7 @@ describe('a converter lining lost under sound clutches', () => {
     expect(pressure(silent)).toBeLessThan(0.5);
   });
   test('opened and found bare: certain, and the blocked filter is present though not the cause', () => {
-    const after = run({ ...given, 'converter.lining': 'gone' });
+    const after = run({ ...given, 'part.converter.lining': { is: 'gone' } });
     expect(after.causes[0]!.probability).toBeGreaterThan(0.95);
     const filter = after.causes.find((c) => c.id === 'filter:blocked')!;
     expect(filter.present).toBeGreaterThan(0.9);
@@ -193,7 +204,7 @@ describe('honesty', () => {
     );
   });
   test('fresh fluid nearly silences colour and smell', () => {
-    const red = { ...bandGrid, 'fluid.colour': 'red', 'fluid.smell': 'neutral' };
+    const red = { ...bandGrid, 'unit.fluid.colour': { is: 'red' }, 'unit.fluid.smell': { is: 'neutral' } };
     const move = (extra: Record<string, Json>) => {
       const a = run({ ...bandGrid, ...extra }).causes;
       const b = run({ ...red, ...extra }).causes;
@@ -203,23 +214,27 @@ describe('honesty', () => {
   });
   test('a cold pass without oil film hardly clears a drum in a hot complaint', () => {
     const hot = {
-      'grid.D3': shop(['slips'], ['hot']),
-      'grid.D4': shop(['slips'], ['hot']),
-      'grid.D1': shop(['normal']),
+      'grid.D3.shop': shop(['slips'], ['hot']),
+      'grid.D4.shop': shop(['slips'], ['hot']),
+      'grid.D1.shop': shop(['normal']),
     };
     const drum = (values: Record<string, Json>) =>
       run({ ...hot, ...values }).causes.find((c) => c.id === 'high-drum:feed-loss')!.probability;
-    const cold = drum({ 'airtest.high': { result: 'holds', temperatureC: 18, oilFilm: false } });
-    const warm = drum({ 'airtest.high': { result: 'holds', temperatureC: 80, oilFilm: true } });
+    const cold = drum({ 'element.high.air-test': { is: 'holds', temperatureC: 18, oilFilm: false } });
+    const warm = drum({ 'element.high.air-test': { is: 'holds', temperatureC: 80, oilFilm: true } });
     expect(cold).toBeGreaterThan(warm * 1.5);
   });
   test('the ledger says what each finding weighs: leaving one out gives exactly that change', () => {
-    const values = { ...bandGrid, 'band.band-2-4.lining': 'charred', 'filter.state': 'dirty' };
+    const values = {
+      ...bandGrid,
+      'element.band-2-4.lining': { is: 'charred' },
+      'part.filter.pleats': { is: 'dirty' },
+    };
     const logit = (p: number) => Math.log(p / (1 - p));
     const withIt = run(values).causes.find((c) => c.id === 'servo-seal-rings:feed-loss')!;
-    const { ['filter.state']: _, ...less } = values;
+    const { ['part.filter.pleats']: _, ...less } = values;
     const without = run(less).causes.find((c) => c.id === 'servo-seal-rings:feed-loss')!;
-    const weight = withIt.evidence.find((e) => e.point === 'filter')?.weight ?? 0;
+    const weight = withIt.evidence.find((e) => e.point === 'filter.pleats:filter')?.weight ?? 0;
     expect(weight).toBeCloseTo(logit(withIt.probability) - logit(without.probability), 1);
   });
 });

@@ -19,6 +19,7 @@ export interface Cause {
   mode: string;
   part: string | null;
   element: string | null;
+  gearset: string | null;
   /** P(this is what failed first). */
   probability: number;
   /** P(this is there at all, first or as a consequence). */
@@ -100,6 +101,7 @@ function toCause(model: Model, post: Posterior, r: number, ledger: Ledger | null
     mode: root.mode,
     part: root.part,
     element: root.element,
+    gearset: root.gearset,
     probability,
     present,
     words: root.words,
@@ -122,6 +124,6 @@ function unexplained(model: Model, post: Posterior, r: number): Evidence[] {
 }
 
 function toEvidence(b: Posterior['bearings'][number]): Evidence {
-  const { point, level, slots, caution } = b.observation;
+  const { point, level, slots, caution } = b.fact;
   return { point, level, slots, weight: Math.log(b.present / b.absent), caution: caution ?? null };
 }

@@ -1,30 +1,23 @@
 import { stateFromValues } from '@/core/case';
 import type { Json } from '@/core/case';
-import behaviour from '@/data/knowledge/behaviour.json';
-import causal from '@/data/knowledge/causal.json';
+import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
+import { told } from '@/tests/fixtures/told';
 import { diagnoser } from './index';
-import type { Diagnosis, Knowledge } from './index';
+import type { Diagnosis } from './index';
 
-const knowledge = { causal, behaviour } as unknown as Knowledge;
 const judges = new Map(shippedUnits.map((u) => [u.id, diagnoser(u, knowledge)]));
 const judge = (id: string, values: Record<string, Json>): Diagnosis =>
   judges.get(id)!(stateFromValues(values));
-const told = (behaviours: string[], more: Record<string, Json> = {}): Json => ({
-  behaviours,
-  when: [],
-  source: 'shop',
-  ...more,
-});
 const grid = (cells: Record<string, string>): Record<string, Json> =>
-  Object.fromEntries(Object.entries(cells).map(([gear, b]) => [`grid.${gear}`, told([b])]));
+  Object.fromEntries(Object.entries(cells).map(([gear, b]) => [`grid.${gear}.shop`, told([b])]));
 const top = (d: Diagnosis, n = 3) => d.causes.slice(0, n).map((c) => c.id);
 
 describe('each family is judged by its own structure', () => {
   test('Five-X, third falls to first: the intermediate brake, its known weak piston on top', () => {
     const d = judge('ostrel-five-x', {
       ...grid({ D1: 'normal', D2: 'normal', D4: 'normal', R: 'normal' }),
-      'grid.D3': told(['flares'], { actsLike: 'D1' }),
+      'grid.D3.shop': told(['flares'], [], { actsLike: 'D1' }),
     });
     expect(d.causes[0]).toMatchObject({ id: 'intermediate-piston-seals:feed-loss', element: 'intermediate' });
   });
@@ -77,10 +70,10 @@ describe('each family is judged by its own structure', () => {
     );
     const d = judge('ostrel-eight', {
       ...grid(all),
-      'filter.state': 'clear',
-      'fluid.level': 'full',
-      'part.pump-gears': { grade: 'sound' },
-      'part.pump-cover': { grade: 'sound' },
+      'part.filter.pleats': { is: 'clear' },
+      'unit.fluid.level': { is: 'full' },
+      'part.pump-gears.condition': { is: 'sound' },
+      'part.pump-cover.condition': { is: 'sound' },
     });
     expect(top(d, 4)).toContain('output-flange:path-broken');
   });
@@ -96,7 +89,7 @@ describe.each(shippedUnits.map((u) => [u.id, u] as const))('%s', (id, unit) => {
   test('a part found failed that divides a member leads', () => {
     const gone = unit.parts.filter((p) => p.splits && (p.weakness ?? 0) > 1.3);
     for (const part of gone) {
-      const d = judge(id, { [`part.${part.id}`]: { grade: 'failed' } });
+      const d = judge(id, { [`part.${part.id}.condition`]: { is: 'failed' } });
       expect(d.causes[0]!.part).toBe(part.id);
     }
   });
@@ -105,7 +98,7 @@ describe.each(shippedUnits.map((u) => [u.id, u] as const))('%s', (id, unit) => {
       d.causes
         .filter((c) => c.part === 'filter' || c.mode === 'lining-lost')
         .reduce((s, c) => s + c.probability, 0);
-    expect(systemWide(judge(id, { 'filter.state': 'blocked' }))).toBeGreaterThan(
+    expect(systemWide(judge(id, { 'part.filter.pleats': { is: 'blocked' } }))).toBeGreaterThan(
       systemWide(judge(id, {})) * 2,
     );
   });

@@ -1,11 +1,15 @@
+import type { FactKnowledge } from '@/core/facts';
 import type { BehaviourTable } from '@/core/suspects';
 
 /** Probability of an effect: a number, or computed from torque margins. */
 export type EffectStrength = number | 'by-pressure' | 'by-torque';
 
+/** One for each of these: `$e` in an id stands for an element with a lining, `$g` for a planetary set. */
+export type MechanismScope = 'friction' | 'gearset';
+
 export interface MechanismTemplate {
   id: string;
-  each?: 'friction';
+  each?: MechanismScope;
   /** Never seen itself: a chain passes through it without naming it. */
   silent?: true;
   /** P(present) when nothing causes it. */
@@ -13,11 +17,12 @@ export interface MechanismTemplate {
   words: string;
   /** The same for a customer, in the past tense; `{e}` takes one element or a list of them. */
   plain: string;
-  /** Mechanism → P(this | that). `burnt:*` stands for every friction element's. */
+  /** Mechanism → P(this | that). `burnt:*` stands for all of that name. */
   parents: Record<string, EffectStrength>;
 }
 
-export type RootScope = 'once' | 'part' | 'feed-part' | 'split-part' | 'solenoid' | 'one-way' | 'friction';
+export type RootScope =
+  'once' | 'part' | 'feed-part' | 'split-part' | 'solenoid' | 'one-way' | 'friction' | 'gearset';
 export type SignatureKind =
   'pressure' | 'torque' | 'weak' | 'break' | 'lost' | 'stuck' | 'converter' | 'solenoid' | 'none' | 'unknown';
 
@@ -43,7 +48,7 @@ export interface RootTemplate {
 
 export interface ObservationTemplate {
   point: string;
-  /** A mechanism, or `root-part`, `root-solenoid`, `root-mode:M`, `root:ID`. */
+  /** A mechanism, or `root-part`, `root-solenoid`, `root-mode:M`, `root:ID`; `$p` and its like as in the point. */
   on: string;
   /** Level → [P(level | absent), P(level | present)]. */
   levels: Record<string, [number, number]>;
@@ -66,7 +71,7 @@ export interface CausalKnowledge {
   failureWords: Record<string, string>;
 }
 
-export interface Knowledge {
+export interface Knowledge extends FactKnowledge {
   causal: CausalKnowledge;
   behaviour: BehaviourTable;
 }

@@ -22,10 +22,10 @@ const LEAST = 0.05;
 export function ledgerOf(model: Model, post: Posterior): Ledger {
   const each = (factor: (root: number) => number) => post.probability.map((p, root) => p * factor(root));
   const findings = post.bearings.map((b) => ({
-    point: b.observation.point,
-    level: b.observation.level,
-    slots: b.observation.slots,
-    caution: b.observation.caution ?? null,
+    point: b.fact.point,
+    level: b.fact.level,
+    slots: b.fact.slots,
+    caution: b.fact.caution ?? null,
     left: each((root) => withoutBearing(model, post, b, root)),
   }));
   if (post.complaints.length) {
@@ -33,7 +33,7 @@ export function ledgerOf(model: Model, post: Posterior): Ledger {
     findings.push({
       point: 'grid',
       level: 'complaint',
-      slots: post.complaints.map((c) => `grid.${c.gear}`),
+      slots: [...new Set(post.complaints.map((c) => c.slot))],
       caution: null,
       left: each((root) => factors[root]!),
     });

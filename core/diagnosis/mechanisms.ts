@@ -7,6 +7,7 @@ import type { CausalKnowledge, EffectStrength } from './knowledge';
 export interface Mechanism {
   id: string;
   element: string | null;
+  gearset: string | null;
   words: string;
   /** Words for a customer, with `{e}` left open, so that several elements can share a sentence. */
   plain: string;
@@ -19,26 +20,32 @@ export interface Mechanism {
 export function buildMechanisms(unit: UnitDefinition, causal: CausalKnowledge): Mechanism[] {
   const friction = frictionElements(unit).map((e) => e.id);
   const strength = strengthFor(unit);
+  const sets = unit.gearsets.filter((g) => g.kind === 'planetary').map((g) => g.id);
+  const none: Aim = { element: null, gearset: null };
+  const aims = {
+    friction: friction.map((element): Aim => ({ ...none, element })),
+    gearset: sets.map((gearset): Aim => ({ ...none, gearset })),
+  };
   const instances = causal.mechanisms.flatMap((template) =>
-    (template.each === 'friction' ? friction : [null]).map((element) => ({ template, element })),
+    (template.each ? aims[template.each] : [none]).map((aim) => ({ template, aim })),
   );
-  const ids = instances.map(({ template, element }) => named(template.id, element));
-  return instances.map(({ template, element }, k) => ({
+  const ids = instances.map(({ template, aim }) => named(template.id, aim));
+  return instances.map(({ template, aim }, k) => ({
     id: ids[k]!,
-    element,
-    words: sayElement(unit, template.words, element),
+    ...aim,
+    words: sayAim(unit, template.words, aim),
     plain: template.plain,
     silent: template.silent ?? false,
     leak: template.leak,
     parents: Object.entries(template.parents).flatMap(([parent, value]) => {
-      const names = parent.endsWith(':*')
-        ? friction.map((e) => `${parent.slice(0, -1)}${e}`)
-        : [named(parent, element)];
+      const all = parent.endsWith(':*');
+      const known = all || causal.mechanisms.some((m) => m.id === parent);
+      const names = all ? ids.filter((id) => id.startsWith(parent.slice(0, -1))) : [named(parent, aim)];
       return names.map((name) => {
         const index = ids.indexOf(name);
-        if (index < 0)
+        if (index < 0 || !known)
           throw new RangeError(`Mechanism "${template.id}" names an unknown parent "${parent}".`);
-        return { index, strength: strength(value, element) };
+        return { index, strength: strength(value, aim.element) };
       });
     }),
   }));
@@ -59,11 +66,20 @@ export function strengthFor(unit: UnitDefinition): (value: EffectStrength, eleme
   };
 }
 
-export function named(template: string, element: string | null): string {
-  return element === null ? template : template.replaceAll('$e', element);
+/** What a template is filled with: at most one of these. */
+export interface Aim {
+  element: string | null;
+  gearset: string | null;
 }
 
-/** Fills `{e}` with the element's name, in mid-sentence case. */
-export function sayElement(unit: UnitDefinition, words: string, element: string | null): string {
-  return element === null ? words : words.replaceAll('{e}', midSentence(elementOf(unit, element).name));
+export function named(template: string, { element, gearset }: Aim): string {
+  const id = element === null ? template : template.replaceAll('$e', element);
+  return gearset === null ? id : id.replaceAll('$g', gearset);
+}
+
+/** Fills `{e}` and `{g}` with the names of element and gearset, in mid-sentence case. */
+export function sayAim(unit: UnitDefinition, words: string, { element, gearset }: Aim): string {
+  const said = element === null ? words : words.replaceAll('{e}', midSentence(elementOf(unit, element).name));
+  const set = unit.gearsets.find((g) => g.id === gearset);
+  return set ? said.replaceAll('{g}', midSentence(set.name)) : said;
 }

@@ -3,11 +3,9 @@ import type { Json } from '@/core/case';
 import { frictionElements } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { healthyTable } from '@/core/suspects';
-import behaviour from '@/data/knowledge/behaviour.json';
-import causal from '@/data/knowledge/causal.json';
+import { knowledge } from '@/data/knowledge';
 import ostrelFour from '@/data/units/ostrel-four.json';
 import { looksAt, nextChecks, openChecks } from './checks';
-import type { Knowledge } from './knowledge';
 import { ledgerOf } from './ledger';
 import { buildMechanisms, strengthFor } from './mechanisms';
 import { buildModel, linkOf } from './model';
@@ -15,7 +13,6 @@ import { normalise, posterior } from './posterior';
 import { SIGNATURES } from './signature';
 
 const unit = ostrelFour as unknown as UnitDefinition;
-const knowledge = { causal, behaviour } as unknown as Knowledge;
 const model = buildModel(unit, knowledge);
 const see = (values: Record<string, Json>) => posterior(model, stateFromValues(values));
 const rootIndex = (id: string) => model.roots.findIndex((r) => r.id === id);
@@ -34,7 +31,7 @@ describe('mechanisms of a unit', () => {
     expect(mechanisms[index('fibre')]!.parents).toHaveLength(1 + frictionElements(unit).length);
   });
   test('an unknown parent is an error of the knowledge, named', () => {
-    const wrong = structuredClone(causal) as unknown as Knowledge['causal'];
+    const wrong = structuredClone(knowledge.causal);
     wrong.mechanisms[0]!.parents = { ghost: 0.5 };
     expect(() => buildMechanisms(unit, wrong)).toThrow(/unknown parent "ghost"/);
   });
@@ -108,14 +105,14 @@ describe('points and what they hang on', () => {
 
 describe('next checks', () => {
   test('are never what was looked at already', () => {
-    const post = see({ 'filter.state': 'clear', 'fluid.level': 'full' });
+    const post = see({ 'part.filter.pleats': { is: 'clear' }, 'unit.fluid.level': { is: 'full' } });
     const points = openChecks(model, post).map((c) => c.point);
-    expect(points).not.toContain('filter');
+    expect(points).not.toContain('filter.pleats:filter');
     expect(points).not.toContain('fluid-level');
     expect(points).toContain('lining:high');
   });
   test('gain is never negative and never more than what is not known', () => {
-    const post = see({ 'grid.D2': { behaviours: ['flares'], when: [], source: 'shop' } });
+    const post = see({ 'grid.D2.shop': { any: { behaviours: ['flares'] } } });
     const entropy = post.probability.reduce((h, p) => (p > 0 ? h - p * Math.log2(p) : h), 0);
     for (const check of nextChecks(model, post)) {
       expect(check.gain).toBeGreaterThanOrEqual(0);
@@ -124,7 +121,7 @@ describe('next checks', () => {
   });
   test('a check looks straight at a cause through its part or its mechanism', () => {
     expect(looksAt(model, 'part:pump-cover', rootIndex('pump-cover:low-output'))).toBe(true);
-    expect(looksAt(model, 'filter', rootIndex('filter:blocked'))).toBe(true);
+    expect(looksAt(model, 'filter.pleats:filter', rootIndex('filter:blocked'))).toBe(true);
     expect(looksAt(model, 'lining:forward', rootIndex('forward:welded'))).toBe(true);
     expect(looksAt(model, 'lining:high', rootIndex('forward:welded'))).toBe(false);
   });
@@ -138,9 +135,9 @@ describe('the posterior', () => {
   });
   test('the order in which findings were written does not matter', () => {
     const values: [string, Json][] = [
-      ['filter.state', 'blocked'],
-      ['fluid.smell', 'burnt'],
-      ['plate.high.2.a', 'charred'],
+      ['part.filter.pleats', { is: 'blocked' }],
+      ['unit.fluid.smell', { is: 'burnt' }],
+      ['face.high.2.a.heat', { is: 'charred' }],
     ];
     const a = see(Object.fromEntries(values)).probability;
     const b = see(Object.fromEntries([...values].reverse())).probability;
@@ -148,17 +145,17 @@ describe('the posterior', () => {
   });
   test('leaving a finding out of the record is what the ledger says it weighs', () => {
     const values: Record<string, Json> = {
-      'grid.D2': { behaviours: ['flares'], when: [], source: 'shop' },
-      'grid.D4': { behaviours: ['wrong-gear'], when: [], source: 'shop', actsLike: 'D3' },
-      'band.band-2-4.drum': 'grooved',
-      'filter.state': 'clear',
+      'grid.D2.shop': { any: { behaviours: ['flares'] } },
+      'grid.D4.shop': { any: { behaviours: ['wrong-gear'], actsLike: 'D3' } },
+      'element.band-2-4.drum': { is: 'grooved' },
+      'part.filter.pleats': { is: 'clear' },
     };
     const r = rootIndex('band-anchor:path-broken');
     const odds = (p: number) => Math.log(p / (1 - p));
     const post = see(values);
     for (const [slot, point] of [
-      ['band.band-2-4.drum', 'drum:band-2-4'],
-      ['filter.state', 'filter'],
+      ['element.band-2-4.drum', 'band.drum:band-2-4'],
+      ['part.filter.pleats', 'filter.pleats:filter'],
     ] as const) {
       const { [slot]: _, ...rest } = values;
       const weight = ledgerOf(model, post)(r).find((e) => e.point === point)?.weight ?? 0;
@@ -166,9 +163,12 @@ describe('the posterior', () => {
     }
   });
   test('the grid’s weight is exact too, for a cause whose grid hangs on a mechanism', () => {
-    const values: Record<string, Json> = { 'filter.state': 'restricted', 'fluid.smell': 'burnt' };
+    const values: Record<string, Json> = {
+      'part.filter.pleats': { is: 'restricted' },
+      'unit.fluid.smell': { is: 'burnt' },
+    };
     const grid: Record<string, Json> = {
-      'grid.D4': { behaviours: ['slips'], when: ['hot'], source: 'shop' },
+      'grid.D4.shop': { hot: { behaviours: ['slips'] } },
     };
     const r = rootIndex('filter:blocked');
     const odds = (p: number) => Math.log(p / (1 - p));

@@ -1,5 +1,6 @@
-import { gridLogLikelihood, healthyTable } from '@/core/suspects';
-import type { Complaint } from '@/core/suspects';
+import type { Complaint } from '@/core/case';
+import { gridLogLikelihood, healthyTable, logSum, predict, tellsOfGears, thermalsOf } from '@/core/suspects';
+import type { Prediction } from '@/core/suspects';
 import type { UnitDefinition } from '@/core/unit';
 import type { Knowledge, ObservationTemplate } from './knowledge';
 import { buildMechanisms } from './mechanisms';
@@ -17,6 +18,8 @@ export interface Model {
   mechanisms: Mechanism[];
   roots: Root[];
   network: Network;
+  /** What every gear of the sound unit does. */
+  sound: Prediction[];
   /** Links found so far, by point. */
   links: Map<string, Link | null>;
   /** Log prior of each root, normalised. */
@@ -34,6 +37,7 @@ export function buildModel(unit: UnitDefinition, knowledge: Knowledge): Model {
     mechanisms,
     roots,
     network: buildNetwork(mechanisms),
+    sound: predict(unit, healthy, []),
     links: new Map(),
     logPrior: roots.map((r) => Math.log(r.prior / total)),
   };
@@ -48,21 +52,21 @@ export function gridGivenRoot(model: Model, root: Root, complaints: Complaint[])
 
 function mixture(model: Model, signatures: GridSignature[], complaints: Complaint[]): number {
   const table = model.knowledge.behaviour;
-  const logs = signatures.map((s) => {
-    const fit = s.predictions
-      ? gridLogLikelihood(table, complaints, s.predictions)
-      : anything(model, complaints);
-    return Math.log(s.weight) + fit;
-  });
-  const best = Math.max(...logs);
-  return best + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - best), 0));
+  return logSum(
+    signatures.map((s) => {
+      const fit = s.predictions
+        ? gridLogLikelihood(table, complaints, s.predictions, model.sound, thermalsOf(s.grip ?? false))
+        : anything(model, complaints);
+      return Math.log(s.weight) + fit;
+    }),
+  );
 }
 
 /** A cause that is not modelled may leave a gear as it was or change it in any way: half and half. */
 function anything(model: Model, complaints: Complaint[]): number {
   const table = model.knowledge.behaviour;
   const kinds = Object.values(table).filter((row) => typeof row === 'object');
-  return complaints.reduce((sum, { cell }) => {
+  return tellsOfGears(complaints).reduce((sum, { cell }) => {
     const logs = cell.behaviours.map((b) => {
       const mean = kinds.reduce((s, row) => s + row[b], 0) / kinds.length;
       return Math.log(0.5 * table.normal[b] + 0.5 * mean);
@@ -86,14 +90,15 @@ export function linkOf(model: Model, point: string): Link | null {
 function findLink(model: Model, point: string): Link | null {
   const [head, target] = [point.split(':')[0]!, point.slice(point.indexOf(':') + 1)];
   for (const template of model.knowledge.causal.observations) {
-    const generic = template.point.match(/^([\w-]+):\$[eps]$/);
+    const generic = template.point.match(/^([\w.-]+):\$([epsg])$/);
     if (generic ? generic[1] !== head || !point.includes(':') : template.point !== point) continue;
-    const { on, levels } = template;
+    const { levels } = template;
+    const on = generic ? template.on.replaceAll(`$${generic[2]}`, target) : template.on;
     if (on === 'root-part') return { kind: 'root', matches: (r) => r.part === target, levels };
     if (on === 'root-solenoid') return { kind: 'root', matches: (r) => r.solenoid === target, levels };
     if (on.startsWith('root-mode:')) return { kind: 'root', matches: (r) => r.mode === on.slice(10), levels };
     if (on.startsWith('root:')) return { kind: 'root', matches: (r) => r.id === on.slice(5), levels };
-    const index = model.mechanisms.findIndex((m) => m.id === on.replaceAll('$e', target));
+    const index = model.mechanisms.findIndex((m) => m.id === on);
     return index < 0 ? null : { kind: 'mechanism', index, levels };
   }
   return null;

@@ -18,6 +18,7 @@ const mechanisms = fc
     drawn.map(([leak, parents, strengths], k): Mechanism => ({
       id: `m${k}`,
       element: null,
+      gearset: null,
       words: '',
       plain: '',
       silent: false,

@@ -1,16 +1,15 @@
-import type { JobState } from '@/core/case';
-import { observe } from '@/core/evidence';
-import type { Observation } from '@/core/evidence';
-import { complaintsOf } from '@/core/suspects';
-import type { Complaint } from '@/core/suspects';
+import { complaintsOf } from '@/core/case';
+import type { Complaint, JobState } from '@/core/case';
+import { factsOf } from '@/core/facts';
+import type { Fact } from '@/core/facts';
 import { gridGivenRoot, linkOf } from './model';
 import type { Link, Model } from './model';
 import type { SoftEvidence } from './network';
 import type { Root } from './roots';
 
-/** An observation with what it hangs on and its likelihoods, the weight applied: P^weight. */
+/** A fact with what it hangs on and its likelihoods, the weight applied: P^weight. */
 export interface Bearing {
-  observation: Observation;
+  fact: Fact;
   link: Link;
   absent: number;
   present: number;
@@ -32,7 +31,7 @@ export interface Posterior {
 /** Exact posterior: for each root, one pass over the clique tree with the evidence on it. */
 export function posterior(model: Model, state: JobState): Posterior {
   const complaints = complaintsOf(state);
-  const bearings = observe(model.unit, state).flatMap((o) => bearingOf(model, o));
+  const bearings = factsOf(model.unit, state, model.knowledge).flatMap((f) => bearingOf(model, f));
   const soft = softEvidence(model, bearings);
   const grid = model.roots.map((root) => gridGivenRoot(model, root, complaints));
   const infer = model.network.given(soft);
@@ -104,12 +103,12 @@ export function behind(model: Model, post: Posterior, mechanism: number, without
   return { ...post, complaints: [], probability: normalise(logs), given };
 }
 
-function bearingOf(model: Model, observation: Observation): Bearing[] {
-  const link = linkOf(model, observation.point);
-  const level = link?.levels[observation.level];
+function bearingOf(model: Model, fact: Fact): Bearing[] {
+  const link = linkOf(model, fact.point);
+  const level = link?.levels[fact.level];
   if (!link || !level) return [];
-  const [absent, present] = level.map((p) => p ** observation.weight) as [number, number];
-  return [{ observation, link, absent, present }];
+  const [absent, present] = level.map((p) => p ** fact.weight) as [number, number];
+  return [{ fact, link, absent, present }];
 }
 
 export function rootLikelihood(bearing: Bearing, root: Root): number {

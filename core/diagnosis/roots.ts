@@ -3,7 +3,7 @@ import { elementsServedBy, frictionElements, midSentence, partsWithRole } from '
 import type { Part, UnitDefinition } from '@/core/unit';
 import type { HealthyTable } from '@/core/suspects';
 import type { CausalKnowledge, RootTemplate, SignatureKind } from './knowledge';
-import { named, sayElement, strengthFor } from './mechanisms';
+import { named, sayAim, strengthFor } from './mechanisms';
 import type { Mechanism } from './mechanisms';
 import { SIGNATURES } from './signature';
 import type { GridModel, SignatureTarget } from './signature';
@@ -15,6 +15,7 @@ export interface Root {
   part: string | null;
   element: string | null;
   solenoid: string | null;
+  gearset: string | null;
   prior: number;
   /** Mechanism index → P(mechanism | this cause). */
   effects: Map<number, number>;
@@ -50,13 +51,17 @@ export function buildRoots(
       const effects = new Map<number, number>();
       for (const [mechanism, value] of Object.entries(template.effects)) {
         for (const element of elementsOfEffect(unit, mechanism, target)) {
-          const name = mechanism === 'weak:opponents' ? `weak:${element}` : named(mechanism, element);
+          const name =
+            mechanism === 'weak:opponents'
+              ? `weak:${element}`
+              : named(mechanism, { element, gearset: target.gearset });
           const k = index.get(name);
           if (k !== undefined) effects.set(k, strength(value, element));
         }
       }
       const element = target.elements[0] ?? null;
-      const find = (id: string | null | undefined) => (id ? (index.get(named(id, element)) ?? null) : null);
+      const find = (id: string | null | undefined) =>
+        id ? (index.get(named(id, { element, gearset: target.gearset })) ?? null) : null;
       const grid = gridOf(template.signature, {
         elements: target.elements,
         part: target.part?.id ?? null,
@@ -64,11 +69,14 @@ export function buildRoots(
         drives: target.drives,
       });
       return {
-        id: template.id ?? `${target.part?.id ?? target.solenoid ?? target.elements[0]}:${template.mode}`,
+        id:
+          template.id ??
+          `${target.part?.id ?? target.solenoid ?? target.gearset ?? target.elements[0]}:${template.mode}`,
         mode: template.mode,
         part: target.part?.id ?? unit.solenoids.find((x) => x.id === target.solenoid)?.part ?? null,
         element,
         solenoid: target.solenoid,
+        gearset: target.gearset,
         prior: template.prior * (target.part?.weakness ?? 1),
         effects,
         presentAs: find(template.presentAs),
@@ -89,6 +97,7 @@ interface Target {
   solenoidName: string;
   shiftIndex: number | null;
   drives: string | null;
+  gearset: string | null;
 }
 
 function targetsOf(unit: UnitDefinition, template: RootTemplate): Target[] {
@@ -99,6 +108,7 @@ function targetsOf(unit: UnitDefinition, template: RootTemplate): Target[] {
     solenoidName: '',
     shiftIndex: null,
     drives: null,
+    gearset: null,
   };
   switch (template.each) {
     case 'once':
@@ -136,6 +146,8 @@ function targetsOf(unit: UnitDefinition, template: RootTemplate): Target[] {
         .map((e) => ({ ...blank, elements: [e.id], part: unit.parts.find((p) => p.id === e.part) ?? null }));
     case 'friction':
       return frictionElements(unit).map((e) => ({ ...blank, elements: [e.id] }));
+    case 'gearset':
+      return unit.gearsets.filter((g) => g.kind === 'planetary').map((g) => ({ ...blank, gearset: g.id }));
   }
 }
 
@@ -163,7 +175,7 @@ function wordsOf(
   const failure = causal.failureWords[target.part?.failure ?? ''] ?? 'failed';
   const elements =
     target.elements.length > 1 && template.each === 'feed-part' ? null : (target.elements[0] ?? null);
-  return sayElement(unit, template.words, elements)
+  return sayAim(unit, template.words, { element: elements, gearset: target.gearset })
     .replaceAll('{e}', 'elements it feeds')
     .replaceAll('the elements it feeds loses', 'the elements it feeds lose')
     .replaceAll('{p}', target.part?.name ?? '')

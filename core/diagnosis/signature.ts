@@ -10,6 +10,8 @@ import type { SignatureKind } from './knowledge';
 export interface GridSignature {
   weight: number;
   predictions: Prediction[] | null;
+  /** It loses grip, and may do so hot or cold only. */
+  grip?: boolean;
 }
 
 /**
@@ -41,6 +43,7 @@ export const SIGNATURES: Record<SignatureKind, Builder> = {
       unit,
       healthy,
       t.elements.map((element) => ({ kind: 'lost', element })),
+      true,
     ),
   stuck: (unit, healthy, t) =>
     faulty(
@@ -58,6 +61,7 @@ export const SIGNATURES: Record<SignatureKind, Builder> = {
     const present = even(ways).map(({ weight, item }) => ({
       weight,
       predictions: predict(unit, healthy, item),
+      grip: true,
     }));
     // A part that feeds several elements may starve any of them: no single mechanism stands for it.
     return t.elements.length > 1
@@ -70,6 +74,7 @@ export const SIGNATURES: Record<SignatureKind, Builder> = {
     present: even([0.75, 0.6, 0.45, 0.3, 0]).map(({ weight, item }) => ({
       weight,
       predictions: underPressure(unit, healthy, item),
+      grip: true,
     })),
   }),
   torque: (unit, healthy) =>
@@ -77,6 +82,7 @@ export const SIGNATURES: Record<SignatureKind, Builder> = {
       even([1.3, 1.5, 1.7, 1.9]).map(({ weight, item }) => ({
         weight,
         predictions: underTorque(unit, healthy, item),
+        grip: true,
       })),
     ),
   converter: (unit, healthy) => ({
@@ -85,6 +91,7 @@ export const SIGNATURES: Record<SignatureKind, Builder> = {
     present: even([0.45, 0]).map(({ weight, item }) => ({
       weight,
       predictions: withShudder(unit, underPressure(unit, healthy, item)),
+      grip: true,
     })),
   }),
   solenoid: (unit, healthy, t) =>
@@ -106,8 +113,8 @@ function asBuilt(unit: UnitDefinition, healthy: HealthyTable): GridSignature[] {
   return [{ weight: 1, predictions: predict(unit, healthy, []) }];
 }
 
-function faulty(unit: UnitDefinition, healthy: HealthyTable, faults: Fault[]): GridModel {
-  return always([{ weight: 1, predictions: predict(unit, healthy, faults) }]);
+function faulty(unit: UnitDefinition, healthy: HealthyTable, faults: Fault[], grip = false): GridModel {
+  return always([{ weight: 1, predictions: predict(unit, healthy, faults), ...(grip ? { grip } : {}) }]);
 }
 
 function even<T>(items: readonly T[]): { weight: number; item: T }[] {

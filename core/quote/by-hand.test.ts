@@ -3,6 +3,7 @@ import type { Json } from '@/core/case';
 import type { Cause, Diagnosis } from '@/core/diagnosis';
 import type { ScopeRules } from '@/core/scope';
 import type { Part, UnitDefinition } from '@/core/unit';
+import { knowledge } from '@/data/knowledge';
 import ostrelFour from '@/data/units/ostrel-four.json';
 import { buildQuote, couldChange, findingWords, standingCause, vehicleName } from './index';
 import type { ShopTerms } from './index';
@@ -106,6 +107,7 @@ const quote = (values: Record<string, Json> = {}, found = diagnosis([cause('x', 
   buildQuote({
     unit,
     rules,
+    knowledge,
     terms,
     state: stateFromValues(values),
     diagnosis: found,

@@ -2,31 +2,27 @@ import fc from 'fast-check';
 import { stateFromValues } from '@/core/case';
 import type { Json } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
-import type { Knowledge } from '@/core/diagnosis';
 import { buildScope, policiesOf } from '@/core/scope';
-import type { ScopeRules } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
-import behaviour from '@/data/knowledge/behaviour.json';
-import causal from '@/data/knowledge/causal.json';
-import scopeRules from '@/data/policies/scope-rules.json';
+import { knowledge, rules } from '@/data/knowledge';
 import shop from '@/data/prices/shop.json';
 import ostrelFour from '@/data/units/ostrel-four.json';
 import { addWorkingDays, buildQuote, findingWords, standingCause, sum, times } from './index';
 import type { ShopTerms } from './index';
 
 const unit = ostrelFour as unknown as UnitDefinition;
-const rules = scopeRules as unknown as ScopeRules;
 const terms = shop as unknown as ShopTerms;
-const diagnose = diagnoser(unit, { causal, behaviour } as unknown as Knowledge);
+const diagnose = diagnoser(unit, knowledge);
 
 function quoteFor(values: Record<string, Json>) {
   const state = stateFromValues(values);
   const diagnosis = diagnose(state);
   const cause = standingCause(state, diagnosis);
-  const scope = buildScope(unit, rules, state, policiesOf(state, terms.policies), cause);
+  const scope = buildScope(unit, { rules, knowledge }, state, policiesOf(state, terms.policies), cause);
   const quote = buildQuote({
     unit,
     rules,
+    knowledge,
     terms,
     state,
     diagnosis,
@@ -43,10 +39,10 @@ function quoteFor(values: Record<string, Json>) {
 const TORN_SEAL: Record<string, Json> = {
   'vehicle.make': 'Veldt',
   'vehicle.value': 420000,
-  'grid.D3': { behaviours: ['slips'], when: [], source: 'shop' },
-  'plate.high.2.a': 'charred',
-  'plate.high.2.b': 'charred',
-  'part.high-piston-outer-seal': { grade: 'failed' },
+  'grid.D3.shop': { any: { behaviours: ['slips'] } },
+  'face.high.2.a.heat': { is: 'charred' },
+  'face.high.2.b.heat': { is: 'charred' },
+  'part.high-piston-outer-seal.condition': { is: 'failed' },
   'cause.commit': { cause: 'high-piston-outer-seal:feed-loss', reason: '' },
 };
 
@@ -62,7 +58,7 @@ describe('scope', () => {
   test('metal through the system condemns linings that are not burnt, whatever the policy', () => {
     const { keys } = quoteFor({
       ...TORN_SEAL,
-      'debris.bright-flakes': { amount: 'heavy' },
+      'unit.debris.bright-flakes': { is: { sump: 'heavy' } },
       'scope.policy.overhaul': 'targeted',
     });
     expect(keys).toEqual(
@@ -75,7 +71,10 @@ describe('scope', () => {
     );
   });
   test('a grooved drum goes with its band; a cracked drum takes its seals', () => {
-    const { keys } = quoteFor({ 'band.band-2-4.drum': 'grooved', 'part.high-drum': { grade: 'failed' } });
+    const { keys } = quoteFor({
+      'element.band-2-4.drum': { is: 'grooved' },
+      'part.high-drum.condition': { is: 'failed' },
+    });
     expect(keys).toEqual(
       expect.arrayContaining([
         'part-reverse-drum',
@@ -94,7 +93,7 @@ describe('scope', () => {
     expect(scope.warnings.join(' ')).toMatch(/root cause.*not in the scope/);
   });
   test('damage of the takedown is in the scope and not on the bill', () => {
-    const { quote } = quoteFor({ 'part.pump-cover': { grade: 'takedown' } });
+    const { quote } = quoteFor({ 'part.pump-cover.condition': { is: 'takedown' } });
     expect(quote.options[0]!.lines.find((l) => l.name === 'Pump cover')).toMatchObject({
       total: 0,
       note: 'on the shop',
@@ -153,8 +152,7 @@ describe('promise', () => {
     expect(() => addWorkingDays('tomorrow', 1)).toThrow(/YYYY-MM-DD/);
   });
   test('a full overhaul misses less than a targeted repair', () => {
-    const [targeted, full] = quoteFor({ 'grid.D3': { behaviours: ['slips'], when: [], source: 'shop' } })
-      .quote.options;
+    const [targeted, full] = quoteFor({ 'grid.D3.shop': { any: { behaviours: ['slips'] } } }).quote.options;
     expect(full!.missRisk).toBeLessThan(targeted!.missRisk);
   });
 });
@@ -163,10 +161,10 @@ describe('the finding in plain words', () => {
   test('one sentence for what failed first, one for what followed, alike elements said once', () => {
     const { quote } = quoteFor({
       'cause.commit': { cause: 'pump-cover:low-output', reason: 'scored' },
-      'part.pump-cover': { grade: 'failed' },
-      'band.band-2-4.lining': 'charred',
-      'plate.high.2.a': 'charred',
-      'fluid.smell': 'burnt',
+      'part.pump-cover.condition': { is: 'failed' },
+      'element.band-2-4.lining': { is: 'charred' },
+      'face.high.2.a.heat': { is: 'charred' },
+      'unit.fluid.smell': { is: 'burnt' },
     });
     expect(quote.finding).toBe(
       'What failed first: pump cover worn or scored: the pump cannot keep pressure. As a result the oil pressure that applies the clutches fell, the high clutch and 2-4 band slipped and burnt, lining dust got into the oil and the oil itself was burnt.',
@@ -182,7 +180,9 @@ describe('the finding in plain words', () => {
 
 test('a lining that came unbonded is a claim against its rebuilder, wear is not', () => {
   const claim = (face: string) =>
-    quoteFor({ 'converter.lining': 'gone', 'converter.face': face }).keys.includes('outside-converter-claim');
+    quoteFor({ 'part.converter.lining': { is: 'gone' }, 'part.converter.face': { is: face } }).keys.includes(
+      'outside-converter-claim',
+    );
   expect(claim('smooth')).toBe(true);
   expect(claim('bonded')).toBe(false);
 });

@@ -2,7 +2,7 @@ import type { JobState } from '@/core/case';
 import { valueOf } from '@/core/case';
 import type { Diagnosis } from '@/core/diagnosis';
 import { buildScope } from '@/core/scope';
-import type { Policies, Scope, ScopeCause, ScopeLine, ScopeRules } from '@/core/scope';
+import type { Policies, Scope, ScopeBasis, ScopeCause, ScopeLine } from '@/core/scope';
 import { midSentence, operationWithRole, partsWithRole, stationOfRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { addDays, addWorkingDays } from './dates';
@@ -76,9 +76,8 @@ export type QuoteContent = {
   options: QuoteOption[];
 };
 
-export interface QuoteInput {
+export interface QuoteInput extends ScopeBasis {
   unit: UnitDefinition;
-  rules: ScopeRules;
   terms: ShopTerms;
   state: JobState;
   diagnosis: Diagnosis;
@@ -98,7 +97,7 @@ export function buildQuote(input: QuoteInput): QuoteContent {
   const { unit, terms, state, today } = input;
   const converter = valueOf(state, 'scope.policy.converter') ?? terms.policies.converter;
   const priced = (['targeted', 'full'] as const).map((overhaul) => {
-    const scope = buildScope(unit, input.rules, state, { overhaul, converter }, input.cause);
+    const scope = buildScope(unit, input, state, { overhaul, converter }, input.cause);
     return priceOption(input, overhaul, scope);
   });
   return {

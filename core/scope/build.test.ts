@@ -1,8 +1,9 @@
 import { stateFromValues } from '@/core/case';
 import type { Json } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
+import { knowledge } from '@/data/knowledge';
 import ostrelFour from '@/data/units/ostrel-four.json';
-import { factsOf } from './facts';
+import { scopeFacts } from './facts';
 import { buildScope } from './index';
 import type { Policies, ScopeCause, ScopeRule, ScopeRules } from './index';
 
@@ -19,7 +20,7 @@ const rule = (id: string, lines: ScopeRule['lines'], more: Partial<ScopeRule> = 
 
 function scope(rules: ScopeRule[], values: Record<string, Json> = {}, cause: ScopeCause | null = null) {
   const set: ScopeRules = { format: 'pelvik-scope-rules/1', rules };
-  return buildScope(unit, set, stateFromValues(values), SHOP, cause);
+  return buildScope(unit, { rules: set, knowledge }, stateFromValues(values), SHOP, cause);
 }
 const only = (rules: ScopeRule[], values: Record<string, Json> = {}) => scope(rules, values).lines[0]!;
 
@@ -79,9 +80,9 @@ describe('a line of a rule', () => {
   });
   test('rests on the findings that fired it, each once', () => {
     const [line] = scope([rule('a', [{ part: 'filter' }], { when: ['part:$p=worn', 'part:$p=worn'] })], {
-      'part.filter': { grade: 'worn' },
+      'part.filter.condition': { is: 'worn' },
     }).lines;
-    expect(line!.reasons[0]!.slots).toEqual(['part.filter']);
+    expect(line!.reasons[0]!.slots).toEqual(['part.filter.condition']);
   });
 });
 
@@ -171,7 +172,7 @@ describe('a change by hand', () => {
   });
   test('that adds the root cause’s part answers for it', () => {
     const values = { 'scope.line.own': { change: 'add', part: 'filter', reason: 'r' } };
-    const cause: ScopeCause = { id: 'c', mode: 'm', part: 'filter', element: null };
+    const cause: ScopeCause = { id: 'c', mode: 'm', part: 'filter', element: null, gearset: null };
     expect(scope([], values, cause).warnings).toEqual([]);
   });
   test('that takes out keeps the line with why it was there and why it went', () => {
@@ -197,7 +198,13 @@ describe('a change by hand', () => {
 });
 
 describe('warnings', () => {
-  const cause = (part: string | null): ScopeCause => ({ id: 'c', mode: 'm', part, element: null });
+  const cause = (part: string | null): ScopeCause => ({
+    id: 'c',
+    mode: 'm',
+    part,
+    element: null,
+    gearset: null,
+  });
   test('something firm taken out is named with its reason', () => {
     const firm = rule('a', [{ part: 'filter' }], { firm: true, reason: 'Blocked' });
     const out = { 'scope.line.part-filter': { change: 'remove', reason: 'no' } };
@@ -220,7 +227,7 @@ describe('warnings', () => {
 
 describe('facts', () => {
   const facts = (values: Record<string, Json>, cause: ScopeCause | null = null) =>
-    factsOf(unit, stateFromValues(values), SHOP, cause);
+    scopeFacts(unit, stateFromValues(values), knowledge, SHOP, cause);
   const level = (point: string, values: Record<string, Json>) =>
     facts(values).find((f) => f.point === point)?.level;
   test('say whether there is a vehicle, and what the shop’s way is', () => {
@@ -235,26 +242,32 @@ describe('facts', () => {
       facts({}, cause)
         .filter((f) => f.point.startsWith('cause'))
         .map((f) => `${f.point}=${f.level} ${f.slots}`);
-    expect(points({ id: 'i', mode: 'm', part: 'p', element: 'e' })).toEqual([
+    expect(points({ id: 'i', mode: 'm', part: 'p', element: 'e', gearset: null })).toEqual([
       'cause=i cause.commit',
       'cause-mode=m cause.commit',
       'cause-part=p cause.commit',
       'cause-element=e cause.commit',
     ]);
-    expect(points({ id: 'i', mode: 'm', part: null, element: null })).toHaveLength(2);
+    expect(points({ id: 'i', mode: 'm', part: null, element: null, gearset: null })).toHaveLength(2);
     expect(facts({}).some((f) => f.point.startsWith('cause'))).toBe(false);
   });
   test('a takedown’s damage is a fact of its part, with its slot', () => {
-    const values = { 'part.filter': { grade: 'takedown' }, 'part.converter': { grade: 'worn' } };
-    expect(facts(values).filter((f) => f.point.startsWith('takedown'))).toEqual([
-      { point: 'takedown:filter', level: 'yes', slots: ['part.filter'] },
+    const values = {
+      'part.filter.condition': { is: 'takedown' },
+      'part.converter.condition': { is: 'worn' },
+    };
+    expect(facts(values).filter((f) => f.point.startsWith('takedown'))).toMatchObject([
+      { point: 'takedown:filter', level: 'yes', slots: ['part.filter.condition'] },
     ]);
   });
   test('what spread rests on the debris it was seen in', () => {
-    const spread = facts({ 'debris.fibre': { amount: 'heavy' }, 'fluid.colour': 'milky' });
-    expect(spread.filter((f) => f.point === 'spread')).toEqual([
-      { point: 'spread', level: 'fibre', slots: ['debris.fibre'] },
-      { point: 'spread', level: 'water', slots: ['fluid.colour'] },
+    const spread = facts({
+      'unit.debris.fibre': { is: { sump: 'heavy' } },
+      'unit.fluid.colour': { is: 'milky' },
+    });
+    expect(spread.filter((f) => f.point === 'spread')).toMatchObject([
+      { point: 'spread', level: 'fibre', slots: ['unit.debris.fibre'] },
+      { point: 'spread', level: 'water', slots: ['unit.fluid.colour'] },
     ]);
   });
 });

@@ -1,6 +1,7 @@
 import { elementOf, frictionElements, partsWithRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
-import type { Fact } from './facts';
+import { pattern } from '@/core/facts';
+import type { ScopeFact } from './facts';
 
 export type ScopeAction = 'reuse' | 'clean' | 'measure' | 'machine' | 'replace' | 'upgrade';
 
@@ -41,18 +42,18 @@ export interface Firing {
 }
 
 /** Every way a rule's patterns hold together. */
-export function fire(rule: ScopeRule, facts: Fact[]): Firing[] {
+export function fire(rule: ScopeRule, facts: ScopeFact[]): Firing[] {
   return rule.when.reduce<Firing[]>(
-    (partial, pattern) => partial.flatMap((firing) => facts.flatMap((fact) => extend(firing, pattern, fact))),
+    (partial, text) => partial.flatMap((firing) => facts.flatMap((fact) => extend(firing, text, fact))),
     [{ rule, binding: {}, slots: [] }],
   );
 }
 
-function extend(firing: Firing, pattern: string, fact: Fact): Firing[] {
-  const [point, levels] = pattern.split('=') as [string, string];
+function extend(firing: Firing, text: string, fact: ScopeFact): Firing[] {
+  const { point, levels } = pattern(text);
   const binding = { ...firing.binding };
   const bind = (text: string, value: string): boolean => {
-    const mark = text.match(/\$[eps]$/)?.[0];
+    const mark = text.match(/\$[epsg]$/)?.[0];
     if (!mark) return text === value;
     const head = text.slice(0, -2);
     if (!value.startsWith(head) || value.length === head.length) return false;
@@ -61,13 +62,13 @@ function extend(firing: Firing, pattern: string, fact: Fact): Firing[] {
     binding[mark] = rest;
     return true;
   };
-  if (!bind(point, fact.point) || !levels.split('|').some((level) => bind(level, fact.level))) return [];
+  if (!bind(point, fact.point) || !levels.some((level) => bind(level, fact.level))) return [];
   return [{ ...firing, binding, slots: [...firing.slots, ...fact.slots] }];
 }
 
 /** The parts a rule line stands for, marks filled in. Unknown parts are dropped: a rule may name what a unit lacks. */
 export function partsOfLine(unit: UnitDefinition, line: RuleLine, binding: Record<string, string>): string[] {
-  const fill = (text: string) => text.replace(/\$[eps]/g, (mark) => binding[mark] ?? mark);
+  const fill = (text: string) => text.replace(/\$[epsg]/g, (mark) => binding[mark] ?? mark);
   const known = (ids: string[]) => ids.filter((id) => unit.parts.some((p) => p.id === id));
   if (line.part) return known([fill(line.part)]);
   if (line.role) return partsWithRole(unit, line.role).map((p) => p.id);
@@ -82,6 +83,8 @@ export function partsOfLine(unit: UnitDefinition, line: RuleLine, binding: Recor
       return known([elementOf(unit, target).drumPart ?? '']);
     case 'with':
       return known(unit.parts.find((p) => p.id === target)?.takesAlong ?? []);
+    case 'set':
+      return unit.parts.filter((p) => p.gearset === target).map((p) => p.id);
     case 'solenoid':
       return known([unit.solenoids.find((s) => s.id === target)?.part ?? '']);
     case 'all-linings':

@@ -1,8 +1,9 @@
 import { below } from '@/core/case';
 import type { JobState } from '@/core/case';
+import type { FactKnowledge } from '@/core/facts';
 import { operationWithRole, partOf, partsWithRole } from '@/core/unit';
 import type { LabourOperation, UnitDefinition } from '@/core/unit';
-import { factsOf } from './facts';
+import { scopeFacts } from './facts';
 import type { Policies, ScopeCause } from './facts';
 import { fire, partsOfLine } from './rules';
 import type { Firing, RuleLine, ScopeAction, ScopeRules } from './rules';
@@ -65,15 +66,21 @@ const STRENGTH: Record<ScopeAction, number> = {
   upgrade: 5,
 };
 
+/** What a scope is built by. */
+export interface ScopeBasis {
+  rules: ScopeRules;
+  knowledge: FactKnowledge;
+}
+
 /** Builds the scope: rules over findings, cause and policies first, then the technician's own changes. */
 export function buildScope(
   unit: UnitDefinition,
-  rules: ScopeRules,
+  { rules, knowledge }: ScopeBasis,
   state: JobState,
   policies: Policies,
   cause: ScopeCause | null,
 ): Scope {
-  const facts = factsOf(unit, state, policies, cause);
+  const facts = scopeFacts(unit, state, knowledge, policies, cause);
   const lines = new Map<string, ScopeLine>();
   for (const firing of rules.rules.flatMap((rule) => fire(rule, facts))) {
     for (const ruleLine of firing.rule.lines) {

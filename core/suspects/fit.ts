@@ -1,14 +1,10 @@
-import type { Behaviour, GridCell } from '@/core/case';
+import type { Behaviour, Complaint } from '@/core/case';
 import type { Prediction, PredictionKind } from './predict';
+import { thermalFit } from './temperature';
+import type { Thermal } from './temperature';
 
 /** Likelihood of each behaviour for each kind of prediction: `data/knowledge/behaviour.json`. */
 export type BehaviourTable = Record<PredictionKind, Record<Behaviour, number>>;
-
-/** A cell of the complaint grid with its gear. */
-export interface Complaint {
-  gear: string;
-  cell: GridCell;
-}
 
 /** How far a report is to be believed; the rest is spread over all behaviours. Shop-verified counts more. */
 const TRUST = { customer: 0.75, shop: 0.96 } as const;
@@ -22,13 +18,13 @@ export function cellLogLikelihood(
   prediction: Prediction,
 ): number {
   const { cell } = complaint;
-  const trust = TRUST[cell.source];
+  const trust = TRUST[complaint.teller];
   const row = table[prediction.kind];
   // Several words for one gear describe one event: their mean, so that talkative cells do not count double.
   const logs = cell.behaviours.map((b) => Math.log(trust * row[b] + (1 - trust) * BACKGROUND));
   let mean = logs.reduce((a, b) => a + b, 0) / logs.length;
   if (cell.actsLike && prediction.actsLike) mean += cell.actsLike === prediction.actsLike ? 0.7 : -1.2;
-  return mean * (cell.when.includes('intermittent') ? INTERMITTENT_WEIGHT : 1);
+  return mean * (cell.when?.includes('intermittent') ? INTERMITTENT_WEIGHT : 1);
 }
 
 /** True when the report is what this kind of prediction would produce better than most others would. */
@@ -42,18 +38,43 @@ export function agrees(table: BehaviourTable, complaint: Complaint, prediction: 
   return here > best - Math.log(6);
 }
 
+/** What bears on the hardware: gears with something said of how they pull, not driven by a fallback program. */
+export function tellsOfGears(complaints: readonly Complaint[]): Complaint[] {
+  return complaints.filter((c) => !c.cell.limp && c.cell.behaviours.length > 0);
+}
+
 /**
- * Sum over the grid. Gears nobody described are not counted either way; those driven by electronics in their fallback
- * program are set aside: they say little about the hardware.
+ * Log-likelihood of a grid when a fault predicts `faulty` in each gear and the unit as built `sound`. A fault that may be
+ * there hot or cold only is summed over those ways. Gears nobody described are not counted either way.
  */
 export function gridLogLikelihood(
   table: BehaviourTable,
-  complaints: Complaint[],
-  predictions: Prediction[],
+  complaints: readonly Complaint[],
+  faulty: readonly Prediction[],
+  sound: readonly Prediction[],
+  thermals: readonly { when: Thermal; share: number }[],
 ): number {
-  const byGear = new Map(predictions.map((p) => [p.gear, p]));
-  return complaints.reduce((sum, c) => {
-    const prediction = byGear.get(c.gear);
-    return prediction && !c.cell.limp ? sum + cellLogLikelihood(table, c, prediction) : sum;
-  }, 0);
+  const [bad, good] = [faulty, sound].map((list) => new Map(list.map((p) => [p.gear, p])));
+  const fits = tellsOfGears(complaints).flatMap((complaint) => {
+    const [f, s] = [bad!.get(complaint.gear), good!.get(complaint.gear)];
+    if (!f || !s) return [];
+    return [
+      {
+        complaint,
+        faulty: cellLogLikelihood(table, complaint, f),
+        sound: cellLogLikelihood(table, complaint, s),
+      },
+    ];
+  });
+  return logSum(
+    thermals.map(({ when, share }) =>
+      fits.reduce((sum, f) => sum + thermalFit(f.complaint, when, f.faulty, f.sound), Math.log(share)),
+    ),
+  );
+}
+
+/** log Σ exp, safe for very small terms. */
+export function logSum(logs: readonly number[]): number {
+  const most = Math.max(...logs);
+  return most + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - most), 0));
 }

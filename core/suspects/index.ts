@@ -1,10 +1,11 @@
 export { healthyTable, predict, predictGear } from './predict';
 export type { HealthyTable, Prediction, PredictionKind } from './predict';
-export { agrees, cellLogLikelihood, gridLogLikelihood } from './fit';
-export type { BehaviourTable, Complaint } from './fit';
+export { agrees, cellLogLikelihood, gridLogLikelihood, logSum, tellsOfGears } from './fit';
+export type { BehaviourTable } from './fit';
 export { pairHypotheses, singleHypotheses, slipSweep } from './hypotheses';
+export { thermalsOf } from './temperature';
 export type { Thermal } from './temperature';
-export { complaintsOf, suspectRanker } from './rank';
+export { suspectRanker } from './rank';
 export type { Suspect } from './rank';
 export { noiseSources, noiseTable } from './noise';
 export type { NoiseSource } from './noise';

@@ -1,14 +1,13 @@
-import type { Behaviour } from '@/core/case';
+import type { Complaint } from '@/core/case';
 import { shippedUnits } from '@/data/shipped';
+import { complaint as told } from '@/tests/fixtures/told';
 import { noiseSources, noiseTable } from './index';
-import type { Complaint } from './index';
 
 const unitOf = (id: string) => shippedUnits.find((u) => u.id === id)!;
-const grid = (cells: Record<string, Behaviour>): Complaint[] =>
-  Object.entries(cells).map(([gear, b]) => ({
-    gear,
-    cell: { behaviours: [b], when: [], source: 'customer' },
-  }));
+const grid = (cells: Record<string, 'normal' | 'noise'>): Complaint[] =>
+  Object.entries(cells).map(([gear, what]) =>
+    what === 'noise' ? told(gear, [], { noises: ['whine'] }) : told(gear, ['normal']),
+  );
 
 test('a whine in third, fourth, fifth, seventh and eighth alone: the pinions of P1', () => {
   const eight = noiseTable(unitOf('ostrel-eight'));

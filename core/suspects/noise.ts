@@ -1,6 +1,6 @@
+import type { Complaint } from '@/core/case';
 import { meshTorques, turning } from '@/core/powerflow';
 import type { UnitDefinition } from '@/core/unit';
-import type { Complaint } from './fit';
 
 /** Something that makes noise when it turns, or when it is loaded, held against the gears in which noise is reported. */
 export interface NoiseSource {
@@ -45,19 +45,16 @@ export function noiseTable(unit: UnitDefinition): NoiseSource[] {
  */
 export function noiseSources(table: readonly NoiseSource[], complaints: readonly Complaint[]): NoiseSource[] {
   const told = complaints.filter((c) => !c.cell.limp);
-  const noisy = (c: Complaint) => c.cell.behaviours.includes('noise');
-  if (!told.some(noisy)) return [];
+  const noisy = new Set(told.filter((c) => c.cell.noises?.length).map((c) => c.gear));
+  const gears = [...new Set(told.map((c) => c.gear))];
+  if (noisy.size === 0) return [];
   return table
     .filter((s) => s.worksIn.length > 0)
     .map((s) => {
-      const fits = (c: Complaint) => s.worksIn.includes(c.gear) === noisy(c);
-      return {
-        ...s,
-        agree: told.filter(fits).map((c) => c.gear),
-        disagree: told.filter((c) => !fits(c)).map((c) => c.gear),
-      };
+      const fits = (gear: string) => s.worksIn.includes(gear) === noisy.has(gear);
+      return { ...s, agree: gears.filter(fits), disagree: gears.filter((gear) => !fits(gear)) };
     })
-    .filter((s) => told.some((c) => noisy(c) && s.agree.includes(c.gear)))
+    .filter((s) => s.agree.some((gear) => noisy.has(gear)))
     .sort((a, b) => a.disagree.length - b.disagree.length || RANK[a.kind] - RANK[b.kind]);
 }
 

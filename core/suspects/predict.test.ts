@@ -10,10 +10,11 @@ import {
   singleHypotheses,
   slipSweep,
 } from './index';
-import type { BehaviourTable, Complaint, Prediction } from './index';
+import type { BehaviourTable, Prediction } from './index';
 import { signatureOf } from './predict';
 import type { Fault } from '@/core/powerflow';
-import type { Behaviour, GridCell } from '@/core/case';
+import type { Behaviour, Complaint } from '@/core/case';
+import { complaint } from '@/tests/fixtures/told';
 
 const unit = ostrelFour as unknown as UnitDefinition;
 const table = behaviour as unknown as BehaviourTable;
@@ -100,10 +101,8 @@ describe('hypotheses', () => {
 });
 
 describe('how well a word fits', () => {
-  const cell = (behaviours: Behaviour[], more: Partial<GridCell> = {}): Complaint => ({
-    gear: 'D2',
-    cell: { behaviours, when: [], source: 'shop', ...more },
-  });
+  const cell = (behaviours: Behaviour[], more: Parameters<typeof complaint>[2] = {}) =>
+    complaint('D2', behaviours, more);
   const prediction = (kind: Prediction['kind'], actsLike: string | null = null): Prediction => ({
     gear: 'D2',
     kind,
@@ -111,6 +110,8 @@ describe('how well a word fits', () => {
     ratio: 1,
     actsLike,
   });
+  const sound = predict(unit, healthy, []);
+  const ALWAYS = [{ when: 'always' as const, share: 1 }];
   const fit = (c: Complaint, p: Prediction) => cellLogLikelihood(table, c, p);
   test('a tie-up is told as binding, bogging or slipping, hardly ever as normal', () => {
     for (const word of ['binds', 'bogs', 'slips'] as const)
@@ -119,14 +120,14 @@ describe('how well a word fits', () => {
       );
   });
   test('what the shop verified weighs more than the customer’s word, both ways', () => {
-    const swing = (source: 'shop' | 'customer') =>
-      fit(cell(['no-drive'], { source }), prediction('neutral')) -
-      fit(cell(['no-drive'], { source }), prediction('normal'));
+    const swing = (teller: 'shop' | 'customer') =>
+      fit(cell(['no-drive'], { teller }), prediction('neutral')) -
+      fit(cell(['no-drive'], { teller }), prediction('normal'));
     expect(swing('shop')).toBeGreaterThan(swing('customer'));
   });
   test('a limp gear is set aside', () => {
     const limp = { ...cell(['no-drive'], { limp: true }), gear: 'D2' };
-    expect(gridLogLikelihood(table, [limp], predict(unit, healthy, []))).toBe(0);
+    expect(gridLogLikelihood(table, [limp], sound, sound, ALWAYS)).toBe(0);
   });
   test('naming the gear it acts like speaks for that gear and against others', () => {
     const like = (as: string) => fit(cell(['wrong-gear'], { actsLike: as }), prediction('lower', 'D1'));
@@ -142,9 +143,7 @@ describe('how well a word fits', () => {
     expect(agrees(table, cell(['no-drive']), prediction('normal'))).toBe(false);
   });
   test('gears nobody described count for nothing', () => {
-    expect(gridLogLikelihood(table, [], predict(unit, healthy, []))).toBe(0);
-    expect(gridLogLikelihood(table, [{ ...cell(['slips']), gear: 'X9' }], predict(unit, healthy, []))).toBe(
-      0,
-    );
+    expect(gridLogLikelihood(table, [], sound, sound, ALWAYS)).toBe(0);
+    expect(gridLogLikelihood(table, [{ ...cell(['slips']), gear: 'X9' }], sound, sound, ALWAYS)).toBe(0);
   });
 });

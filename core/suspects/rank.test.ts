@@ -1,9 +1,10 @@
-import { stateFromValues } from '@/core/case';
+import { complaintsOf, stateFromValues } from '@/core/case';
 import type { Json } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import behaviour from '@/data/knowledge/behaviour.json';
 import ostrelFour from '@/data/units/ostrel-four.json';
-import { complaintsOf, suspectRanker } from './index';
+import { told } from '@/tests/fixtures/told';
+import { suspectRanker } from './index';
 import type { BehaviourTable, Suspect } from './index';
 
 const unit = ostrelFour as unknown as UnitDefinition;
@@ -13,7 +14,7 @@ function suspects(grid: Record<string, [string, ...string[]] | { b: string[]; as
   const values: Record<string, Json> = {};
   for (const [gear, entry] of Object.entries(grid)) {
     const { b, as } = Array.isArray(entry) ? { b: entry, as: undefined } : entry;
-    values[`grid.${gear}`] = { behaviours: b, when: [], source: 'shop', ...(as ? { actsLike: as } : {}) };
+    values[`grid.${gear}.shop`] = told(b, [], as ? { actsLike: as } : {});
   }
   return rank(complaintsOf(stateFromValues(values)));
 }
@@ -64,11 +65,11 @@ describe('suspects from the complaint grid alone', () => {
 
   test('limp gears are set aside', () => {
     const values: Record<string, Json> = {
-      'grid.D2': { behaviours: ['no-drive'], when: [], source: 'customer', limp: true },
-      'grid.D3': { behaviours: ['normal'], when: [], source: 'customer' },
+      'grid.D2.customer': { any: { behaviours: ['no-drive'], limp: true } },
+      'grid.D3.customer': { any: { behaviours: ['normal'] } },
     };
     const limp = rank(complaintsOf(stateFromValues(values)));
-    delete values['grid.D2'];
+    delete values['grid.D2.shop'];
     expect(limp).toEqual(rank(complaintsOf(stateFromValues(values))));
   });
 

@@ -1,16 +1,15 @@
-import { below } from '@/core/case';
-import type { JobState } from '@/core/case';
+import type { Complaint } from '@/core/case';
 import { faultName } from '@/core/powerflow';
 import type { Fault } from '@/core/powerflow';
 import { elementOf, midSentence, partOf } from '@/core/unit';
 import type { Part, UnitDefinition } from '@/core/unit';
-import { agrees, cellLogLikelihood } from './fit';
-import type { BehaviourTable, Complaint } from './fit';
+import { agrees, cellLogLikelihood, tellsOfGears } from './fit';
+import type { BehaviourTable } from './fit';
 import { pairHypotheses, singleHypotheses } from './hypotheses';
 import type { Hypothesis } from './hypotheses';
 import { healthyTable, predict } from './predict';
 import type { Prediction } from './predict';
-import { thermalFit, thermalsOf } from './temperature';
+import { losesGrip, thermalFit, thermalsOf } from './temperature';
 import type { Thermal } from './temperature';
 
 export interface Suspect {
@@ -32,22 +31,17 @@ export interface Suspect {
   power: Part[];
 }
 
-/** The complaint grid of a job. */
-export function complaintsOf(state: JobState): Complaint[] {
-  return below(state, 'grid.').map(([gear, cell]) => ({ gear, cell }));
-}
-
 /** Prepares the ranking for a unit: all hypotheses are solved once. Ranks single faults and plausible pairs, best first. */
 export function suspectRanker(unit: UnitDefinition, table: BehaviourTable, most = 40) {
   const singles = singleHypotheses(unit);
   const hypotheses = [...singles, ...pairHypotheses(unit, singles)];
   const sound = predict(unit, healthyTable(unit), []);
-  return (complaints: Complaint[]): Suspect[] => {
+  return (complaints: readonly Complaint[]): Suspect[] => {
     // What the electronics did in their fallback program says little about the hardware.
-    const told = complaints.filter((c) => !c.cell.limp && sound.some((p) => p.gear === c.gear));
+    const told = tellsOfGears(complaints).filter((c) => sound.some((p) => p.gear === c.gear));
     if (told.length === 0) return [];
     const ranked = rank(table, hypotheses, sound, told);
-    return ranked.slice(0, most).map((r) => toSuspect(unit, table, r, told));
+    return ranked.slice(0, most).map((r) => toSuspect(unit, table, r, sound, told));
   };
 }
 
@@ -75,7 +69,7 @@ function rank(
     };
   });
   const scored = hypotheses.map((hypothesis) => {
-    const ways = thermalsOf(hypothesis.faults).map(({ when, share }) => {
+    const ways = thermalsOf(losesGrip(hypothesis.faults)).map(({ when, share }) => {
       let log = Math.log(hypothesis.prior * share);
       told.forEach((complaint, k) => {
         const at = index.get(complaint.gear)!;
@@ -98,12 +92,19 @@ function toSuspect(
   unit: UnitDefinition,
   table: BehaviourTable,
   { hypothesis, when, probability }: Ranked,
-  complaints: Complaint[],
+  sound: readonly Prediction[],
+  complaints: readonly Complaint[],
 ): Suspect {
   const byGear = new Map(hypothesis.predictions.map((p) => [p.gear, p]));
   // In the order of the unit's gears, as people say them.
-  const judged = unit.gears.flatMap((gear) => complaints.filter((c) => c.gear === gear.key));
-  const fits = (c: Complaint) => agrees(table, c, byGear.get(c.gear)!);
+  const judged = unit.gears.map((g) => g.key).filter((gear) => complaints.some((c) => c.gear === gear));
+  // A fault that is there hot only is no contradiction to a gear that pulls cold.
+  const healthy = new Map(sound.map((p) => [p.gear, p]));
+  const absent = ({ heat }: Complaint) => when !== 'always' && heat !== 'any' && heat !== when;
+  const fits = (gear: string) =>
+    complaints
+      .filter((c) => c.gear === gear)
+      .every((c) => agrees(table, c, (absent(c) ? healthy : byGear).get(gear)!));
   const { faults } = hypothesis;
   return {
     id: hypothesis.id,
@@ -112,8 +113,8 @@ function toSuspect(
     element: faults.flatMap((f) => ('element' in f ? [f.element] : []))[0] ?? null,
     when,
     probability,
-    agree: judged.filter(fits).map((c) => c.gear),
-    disagree: judged.filter((c) => !fits(c)).map((c) => c.gear),
+    agree: judged.filter(fits),
+    disagree: judged.filter((gear) => !fits(gear)),
     predictions: hypothesis.predictions,
     alike: hypothesis.alike.map((f) => faultName(unit, f)),
     ...pathsOf(unit, hypothesis),

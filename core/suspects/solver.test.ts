@@ -1,18 +1,17 @@
-import type { Behaviour, Condition } from '@/core/case';
+import type { Behaviour, Heat } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import behaviour from '@/data/knowledge/behaviour.json';
 import { shippedUnits } from '@/data/shipped';
+import { complaint } from '@/tests/fixtures/told';
 import { healthyTable, pairHypotheses, predict, singleHypotheses, suspectRanker } from './index';
-import type { BehaviourTable, Complaint } from './index';
+import type { BehaviourTable } from './index';
 import { signatureOf } from './predict';
-import { markOf, thermalFit, thermalsOf } from './temperature';
+import { losesGrip, thermalFit, thermalsOf } from './temperature';
 
 const unitOf = (id: string) => shippedUnits.find((u) => u.id === id)!;
 const table = behaviour as unknown as BehaviourTable;
-const cell = (gear: string, b: Behaviour, when: Condition[] = [], more = {}): Complaint => ({
-  gear,
-  cell: { behaviours: [b], when, source: 'shop', ...more },
-});
+const cell = (gear: string, b: Behaviour, heat: Heat = 'any', more = {}) =>
+  complaint(gear, [b], { heat, ...more });
 const all = shippedUnits.map((u): [string, UnitDefinition] => [u.id, u]);
 
 describe.each(all)('%s', (_, unit) => {
@@ -50,7 +49,7 @@ describe.each(all)('%s', (_, unit) => {
             shudder: 'shudder',
           } as const
         )[p.kind];
-        return cell(p.gear, word, [], p.actsLike && word === 'wrong-gear' ? { actsLike: p.actsLike } : {});
+        return cell(p.gear, word, 'any', p.actsLike && word === 'wrong-gear' ? { actsLike: p.actsLike } : {});
       });
       const top = rank(told)
         .slice(0, 3)
@@ -73,8 +72,8 @@ test('two at once, where no single fault explains it: the pair comes first', () 
     cell('R', 'no-drive'),
     cell('D1', 'normal'),
     cell('D2', 'normal'),
-    cell('D3', 'wrong-gear', [], { actsLike: 'D1' }),
-    cell('D4', 'wrong-gear', [], { actsLike: 'D2' }),
+    cell('D3', 'wrong-gear', 'any', { actsLike: 'D1' }),
+    cell('D4', 'wrong-gear', 'any', { actsLike: 'D2' }),
     cell('L1', 'normal'),
     cell('L2', 'normal'),
   ];
@@ -84,8 +83,8 @@ test('two at once, where no single fault explains it: the pair comes first', () 
 describe('cold and hot apart', () => {
   test('Reverse, then third fail hot and fifth holds: the clutch whose torque share falls in this order, hot only', () => {
     const grid = [
-      cell('R', 'slips', ['hot']),
-      cell('D3', 'flares', ['hot']),
+      cell('R', 'slips', 'hot'),
+      cell('D3', 'flares', 'hot'),
       cell('D5', 'normal'),
       cell('D1', 'normal'),
       cell('D2', 'normal'),
@@ -103,18 +102,14 @@ describe('cold and hot apart', () => {
     expect(first).toMatchObject({ element: 'K2', when: 'always' });
   });
   test('what is welded or broken is so at any temperature', () => {
-    expect(thermalsOf([{ kind: 'stuck', element: 'K2' }])).toEqual([{ when: 'always', share: 1 }]);
-    expect(thermalsOf([{ kind: 'lost', element: 'K2' }]).map((t) => t.when)).toEqual([
-      'always',
-      'hot',
-      'cold',
-    ]);
+    expect(losesGrip([{ kind: 'stuck', element: 'K2' }])).toBe(false);
+    expect(losesGrip([{ kind: 'lost', element: 'K2' }])).toBe(true);
+    expect(thermalsOf(false)).toEqual([{ when: 'always', share: 1 }]);
+    expect(thermalsOf(true).map((t) => t.when)).toEqual(['always', 'hot', 'cold']);
   });
   test('a cell that names the other temperature is about the sound gear', () => {
-    const cold = cell('D3', 'normal', ['cold']);
-    expect(markOf(cold)).toBe('cold');
+    const cold = cell('D3', 'normal', 'cold');
     expect(thermalFit(cold, 'hot', -5, -0.1)).toBe(-0.1);
-    expect(markOf(cell('D3', 'slips', ['cold', 'hot']))).toBeNull();
   });
   test('a cell without a word lies between both', () => {
     const fit = thermalFit(cell('D3', 'slips'), 'hot', -1, -4);
@@ -126,10 +121,10 @@ describe('cold and hot apart', () => {
 test('limp gears and gears the unit does not have are set aside', () => {
   const rank = suspectRanker(unitOf('ostrel-eight'), table);
   const grid = [cell('D3', 'slips'), cell('D4', 'slips')];
-  expect(rank([...grid, cell('D6', 'no-drive', [], { limp: true }), cell('X9', 'binds')])).toEqual(
+  expect(rank([...grid, cell('D6', 'no-drive', 'any', { limp: true }), cell('X9', 'binds')])).toEqual(
     rank(grid),
   );
-  expect(rank([cell('D6', 'no-drive', [], { limp: true })])).toEqual([]);
+  expect(rank([cell('D6', 'no-drive', 'any', { limp: true })])).toEqual([]);
 });
 
 test('a unit of sixty elements is ranked without trying every pair of faults', () => {

@@ -1,5 +1,5 @@
+import type { Complaint } from '@/core/case';
 import type { Fault } from '@/core/powerflow';
-import type { Complaint } from './fit';
 
 /** When a fault is there: a crack may open only hot, a hardened seal may leak only cold. */
 export type Thermal = 'always' | 'hot' | 'cold';
@@ -9,16 +9,15 @@ const SHARE: Record<Thermal, number> = { always: 0.7, hot: 0.22, cold: 0.08 };
 /** How often a fault that is there only hot is told with the word "hot"; and one that is always there. */
 const SAID = { bound: 0.8, always: 0.4 };
 
-export function thermalsOf(faults: readonly Fault[]): { when: Thermal; share: number }[] {
-  const grip = faults.every((f) => f.kind === 'lost' || f.kind === 'slip');
+/** The ways a fault can be there: a loss of grip at some temperatures only, anything else at all of them. */
+export function thermalsOf(grip: boolean): { when: Thermal; share: number }[] {
   if (!grip) return [{ when: 'always', share: 1 }];
   return (Object.keys(SHARE) as Thermal[]).map((when) => ({ when, share: SHARE[when] }));
 }
 
-/** The temperature a cell of the grid speaks of; null when it says none, or both. */
-export function markOf({ cell }: Complaint): 'hot' | 'cold' | null {
-  const [hot, cold] = [cell.when.includes('hot'), cell.when.includes('cold')];
-  return hot === cold ? null : hot ? 'hot' : 'cold';
+/** True when the faults are losses of grip alone. */
+export function losesGrip(faults: readonly Fault[]): boolean {
+  return faults.every((f) => f.kind === 'lost' || f.kind === 'slip');
 }
 
 /**
@@ -26,7 +25,7 @@ export function markOf({ cell }: Complaint): 'hot' | 'cold' | null {
  * sound one. A cell that names the other temperature is about the sound gear; one that names none may be about either.
  */
 export function thermalFit(complaint: Complaint, when: Thermal, faulty: number, sound: number): number {
-  const mark = markOf(complaint);
+  const mark = complaint.heat === 'any' ? null : complaint.heat;
   const complains = !complaint.cell.behaviours.every((b) => b === 'normal');
   if (when === 'always') return faulty + (mark && complains ? Math.log(SAID.always) : 0);
   if (mark === when) return faulty + (complains ? Math.log(SAID.bound) : 0);

@@ -50,21 +50,34 @@ export function blankUnit(id: string, name: string): UnitDefinition {
       station('output', 'Output and case', 5, 0.96, ['pump'], ['Never blow out lining dust.']),
     ],
     parts: [
-      part('converter', 'Torque converter', 'converter', 'steel', 'lining-lost', {
+      part('converter', 'converter', 'Torque converter', 'converter', 'steel', 'lining-lost', {
         role: 'converter',
         kit: 'separate',
       }),
-      part('filter', 'Filter', 'pan', 'paper', 'blocked', { role: 'filter', kit: 'overhaul' }),
-      part('pump-gears', 'Pump gears', 'pump', 'steel', 'worn', { role: 'pump-gears', kit: 'separate' }),
-      part('pump-cover', 'Pump cover', 'pump', 'aluminium', 'scored', {
+      part('filter', 'filter', 'Filter', 'pan', 'paper', 'blocked', { role: 'filter', kit: 'overhaul' }),
+      part('pump-gears', 'pump-gears', 'Pump gears', 'pump', 'steel', 'worn', {
+        role: 'pump-gears',
+        kit: 'separate',
+      }),
+      part('pump-cover', 'pump-cover', 'Pump cover', 'pump', 'aluminium', 'scored', {
         role: 'pump-cover',
         kit: 'separate',
       }),
-      part('pressure-regulator', 'Pressure regulator valve', 'valve-body', 'aluminium', 'sticking', {
-        role: 'regulator',
+      part(
+        'pressure-regulator',
+        'regulator',
+        'Pressure regulator valve',
+        'valve-body',
+        'aluminium',
+        'sticking',
+        {
+          role: 'regulator',
+          kit: 'separate',
+        },
+      ),
+      part('manual-valve', 'manual-valve', 'Manual valve', 'valve-body', 'steel', 'off-lever', {
         kit: 'separate',
       }),
-      part('manual-valve', 'Manual valve', 'valve-body', 'steel', 'off-lever', { kit: 'separate' }),
     ],
     commonFeed: ['filter', 'pump-gears', 'pump-cover', 'pressure-regulator', 'manual-valve'],
     labour: LABOUR,
@@ -103,11 +116,12 @@ export function station(
 /** A part that starts trouble as often as its peers. */
 export function part(
   id: string,
+  kind: string,
   name: string,
   at: string,
   material: Part['material'],
   failure: string,
   more: Partial<Part> = {},
 ): Part {
-  return { id, name, station: at, material, weakness: 1, failure, ...more };
+  return { id, kind, name, station: at, material, weakness: 1, failure, ...more };
 }

@@ -72,12 +72,14 @@ export function addPlanetary(unit: UnitDefinition): UnitDefinition {
   const withStation = addStation({ ...unit, members }, set.station, set.name);
   const carrier = part(
     idFrom(`${id} carrier`, ids(unit.parts)),
+    'carrier',
     `Carrier of ${set.name}`,
     set.station,
     'steel',
     'stripped',
     {
       kit: 'separate',
+      gearset: id,
     },
   );
   return { ...withStation, gearsets: [...unit.gearsets, set], parts: [...unit.parts, carrier] };
@@ -167,19 +169,27 @@ export function addElement(unit: UnitDefinition, kind: ElementKind): UnitDefinit
 /** The element with what its kind needs: pack or band, and parts of its own. */
 function fitted(base: Element, taken: string[]): { element: Element; parts: Part[] } {
   const { id, name, station: at, kind } = base;
-  const make = (what: string, material: Part['material'], failure: string, kit: Part['kit']) =>
-    part(idFrom(`${id} ${what}`, taken), `${name}: ${what}`, at, material, failure, { kit });
-  const drum = make(kind === 'one-way' ? 'races' : 'drum and hub', 'steel', 'cracked', 'separate');
-  if (kind === 'one-way')
-    return { element: { ...base, capacityNm: 1500, powerPath: [drum.id] }, parts: [drum] };
-  const valve = make('valve', 'steel', 'sticking', 'separate');
+  const make = (what: string, kind: string, material: Part['material'], failure: string, kit: Part['kit']) =>
+    part(idFrom(`${id} ${what}`, taken), kind, `${name}: ${what}`, at, material, failure, { kit });
+  const drum = make('drum and hub', 'drum', 'steel', 'cracked', 'separate');
+  if (kind === 'one-way') {
+    const own = make('rollers and races', 'one-way-clutch', 'steel', 'slips', 'separate');
+    return { element: { ...base, part: own.id, capacityNm: 1500, powerPath: [own.id] }, parts: [own] };
+  }
+  const valve = make('valve', 'valve', 'steel', 'sticking', 'separate');
   if (kind === 'dog') {
-    const fork = make('fork', 'steel', 'worn', 'separate');
+    const fork = make('fork', 'fork', 'steel', 'worn', 'separate');
     const element = { ...base, capacityNm: 1500, feedPath: [valve.id], powerPath: [drum.id, fork.id] };
     return { element, parts: [valve, drum, fork] };
   }
-  const lining = make(kind === 'band' ? 'lining' : 'frictions', 'lining', 'worn', 'overhaul');
-  const seals = make(kind === 'band' ? 'servo seals' : 'piston seals', 'rubber', 'torn', 'overhaul');
+  const lining = make(
+    kind === 'band' ? 'lining' : 'frictions',
+    kind === 'band' ? 'band-lining' : 'friction-plates',
+    'lining',
+    'worn',
+    'overhaul',
+  );
+  const seals = make(kind === 'band' ? 'servo seals' : 'piston seals', 'seal', 'rubber', 'torn', 'overhaul');
   const common = { ...base, feedPath: [valve.id, seals.id], powerPath: [drum.id], liningParts: [lining.id] };
   const parts = [valve, drum, seals, lining];
   if (kind !== 'band') return { element: { ...common, application: 'dynamic', pack: USUAL_PACK }, parts };

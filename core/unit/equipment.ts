@@ -7,6 +7,11 @@ export interface Part {
   name: string;
   /** What it is to Pelvik, whatever it is called. */
   role?: PartRole;
+  /** What sort of thing it is: what is looked at on it goes by this. A kind of `data/inspection`. */
+  kind?: string;
+  /** The element or gearset it belongs to, where the paths of the unit do not say. */
+  element?: string;
+  gearset?: string;
   station: string;
   material: 'steel' | 'aluminium' | 'bronze' | 'lining' | 'rubber' | 'plastic' | 'paper' | 'copper';
   splits?: { member: string; away: Attachment[] };
@@ -51,6 +56,8 @@ export interface Station {
   id: string;
   name: string;
   order: number;
+  /** Here the oil runs out: what it brings along is asked here. */
+  drains?: true;
   /** Where it sits along the unit, 0 = converter end, 1 = output end (for drawing). */
   position: number;
   blockedBy: string[];
@@ -85,15 +92,34 @@ export interface Converter {
 export interface Spec {
   id: string;
   name: string;
-  kind:
-    'end-play' | 'clearance' | 'pinion-play' | 'pump-clearance' | 'runout' | 'pressure' | 'flow' | 'torque';
+  kind: SpecKind;
   station: string;
   /** SI: m, Pa, m³/s or N·m, by kind. At least one limit. */
   min?: number;
   max?: number;
   gearset?: string;
   part?: string;
+  element?: string;
 }
+
+export const SPEC_KINDS = [
+  'end-play',
+  'clearance',
+  'pinion-play',
+  'pump-clearance',
+  'face-clearance',
+  'tip-clearance',
+  'body-clearance',
+  'runout',
+  'pressure',
+  'flow',
+  'torque',
+  'depth',
+  'height',
+  'backlash',
+  'gap',
+] as const;
+export type SpecKind = (typeof SPEC_KINDS)[number];
 
 export interface LabourOperation {
   id: string;

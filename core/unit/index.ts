@@ -2,6 +2,7 @@ export * from './types';
 export * from './equipment';
 export * from './lookup';
 export * from './roles';
+export { currentUnit } from './former';
 export * from './words';
 export { blankUnit } from './blank';
 export * from './draft';

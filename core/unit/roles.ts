@@ -43,28 +43,3 @@ export function operationWithRole(unit: UnitDefinition, role: string): LabourOpe
 export function stationOfRole(unit: UnitDefinition, ...roles: readonly PartRole[]): string | null {
   return partsWithRole(unit, ...roles)[0]?.station ?? null;
 }
-
-/** Definitions from before there were roles: the ids that stood for them then. */
-const FORMER_PARTS: Record<string, PartRole> = {
-  ...Object.fromEntries(PART_ROLES.map((role) => [role, role])),
-  'pressure-regulator': 'regulator',
-};
-
-/**
- * A definition from before there were roles, with the roles its ids stood for; one that names any role is left as it is.
- * The only place that reads a meaning out of an id.
- */
-export function withRoles(unit: UnitDefinition): UnitDefinition {
-  const named = unit.parts.some((p) => p.role) || unit.labour.some((o) => o.role);
-  if (named) return unit;
-  return {
-    ...unit,
-    parts: unit.parts.map((p) => (FORMER_PARTS[p.id] ? { ...p, role: FORMER_PARTS[p.id] } : p)),
-    labour: unit.labour.map((o) =>
-      (OPERATION_ROLES as readonly string[]).includes(o.id) ? { ...o, role: o.id as OperationRole } : o,
-    ),
-    elements: unit.elements.map((e) =>
-      e.kind === 'one-way' && unit.parts.some((p) => p.id === e.id) ? { ...e, part: e.id } : e,
-    ),
-  };
-}

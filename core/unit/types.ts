@@ -105,6 +105,8 @@ export interface Pack {
   innerDiameter: number;
   frictionThickness: number;
   steelThickness: number;
+  /** Thinner than this a plate is worn out, m. */
+  worn?: { friction?: number; steel?: number };
   mu: number;
   /** The area oil presses in every gear that applies it. */
   pistonArea: number;

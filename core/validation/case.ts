@@ -1,9 +1,10 @@
 import schema from '@/docs/formats/case.schema.json';
 import quoteSchema from '@/docs/formats/quote.schema.json';
-import { familyOf, SLOT_FAMILIES } from '@/core/case';
+import { familyOf, SLOT_FAMILIES, upgradeCase, upgradeWrites } from '@/core/case';
 import type { CaseDocument, Json, SlotFamily } from '@/core/case';
-import type { UnitDefinition } from '@/core/unit';
+import type { Inspection } from '@/core/inspection';
 import type { ValidateFunction } from 'ajv';
+import { checkFinding } from './finding';
 import { ajv, problemsOf, strictAjv } from './problem';
 import type { Problem } from './problem';
 import { CASE_BOUNDS, outOfBounds, SLOT_BOUNDS } from './size';
@@ -17,10 +18,16 @@ const slotValidators = new Map<SlotFamily, ValidateFunction>(
 );
 
 /**
- * Problems of one write: the slot must be known, the value bounded and of its kind. With a unit, what the slot's name
- * points at must be there. Null clears, and is always allowed.
+ * Problems of one write to a job on this unit: the slot must be known, what it points at be there, the value bounded and
+ * of its kind. Null clears, and is always allowed.
  */
-export function checkSlot(slot: string, value: Json, unit?: UnitDefinition): Problem[] {
+export function checkSlot(inspection: Inspection, slot: string, value: Json): Problem[] {
+  if (value !== null) {
+    const size = outOfBounds(value, SLOT_BOUNDS);
+    if (size) return [size];
+  }
+  const finding = checkFinding(inspection, slot, value);
+  if (finding) return finding;
   const family = familyOf(slot);
   if (!family)
     return [
@@ -31,10 +38,8 @@ export function checkSlot(slot: string, value: Json, unit?: UnitDefinition): Pro
       },
     ];
   if (value === null) return [];
-  const size = outOfBounds(value, SLOT_BOUNDS);
-  if (size) return [size];
   const problems = problemsOf(slotValidators.get(family)!, value);
-  return problems.length || !unit ? problems : checkTarget(unit, slot, value);
+  return problems.length ? problems : checkTarget(inspection.unit, slot, value);
 }
 
 /** Problems of a quote's content. */
@@ -44,23 +49,14 @@ export function checkQuote(content: unknown): Problem[] {
 
 const MOST = 50;
 
-/** Problems of a whole case document, with pointers into it; with its unit, also of what its slots point at. */
-export function checkCase(value: unknown, unit?: UnitDefinition): Problem[] {
+/** Problems of a case document's shape, of either version: what needs no unit to be seen. */
+export function checkCase(value: unknown): Problem[] {
   const size = outOfBounds(value, CASE_BOUNDS);
   if (size) return [size];
   const shape = problemsOf(validate, value);
   if (shape.length) return shape;
   const document = value as CaseDocument;
-  const problems: Problem[] = [];
-  const nested = (pointer: string, slot: string, v: Json) => {
-    if (problems.length < MOST)
-      problems.push(
-        ...checkSlot(slot, v, unit).map((p) => ({ ...p, pointer: `${pointer}/value${p.pointer}` })),
-      );
-  };
-  document.findings.forEach((f, k) => nested(`/findings/${k}`, f.slot, f.value));
-  (document.history ?? []).forEach((e, k) => nested(`/history/${k}`, e.slot, e.value));
-  problems.push(...UNIQUE.flatMap((rule) => twice(document, rule)));
+  const problems = UNIQUE.flatMap((rule) => twice(document, rule));
   const accepted = (document.quotes ?? []).flatMap((q, k) =>
     q.status === 'accepted' && !q.imported ? [k] : [],
   );
@@ -71,6 +67,39 @@ export function checkCase(value: unknown, unit?: UnitDefinition): Problem[] {
       remedy: 'Only one version of a job can stand accepted: the earlier one is superseded.',
     });
   return problems.slice(0, MOST);
+}
+
+/**
+ * A case document of good shape, of either version, as one of this version, with the problems of every slot in it.
+ * Pointers are into the document as it was given.
+ */
+export function openCase<D extends CaseDocument>(
+  document: D,
+  inspection: Inspection,
+): { document: CaseDocument; problems: Problem[] } {
+  const { unit } = inspection;
+  const problems: Problem[] = [];
+  for (const list of ['findings', 'history'] as const) {
+    const written = new Map<string, Json>();
+    (document[list] ?? []).forEach(({ slot, value }, k) => {
+      if (problems.length >= MOST) return;
+      for (const [now, meant] of upgradeWrites(slot, value, unit)) {
+        const at = `/${list}/${k}`;
+        problems.push(
+          ...checkSlot(inspection, now, meant).map((p) => ({ ...p, pointer: `${at}/value${p.pointer}` })),
+        );
+        // Two names of one thing, one of them from before: the second is no better than a slot that stands twice.
+        if (list === 'findings' && meant !== null && written.has(now))
+          problems.push({
+            pointer: `${at}/slot`,
+            message: `"${now}" stands twice`,
+            remedy: UNIQUE[0]!.remedy,
+          });
+        if (meant !== null) written.set(now, meant);
+      }
+    });
+  }
+  return { document: upgradeCase(document, unit), problems: problems.slice(0, MOST) };
 }
 
 interface Unique {

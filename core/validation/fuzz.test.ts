@@ -3,6 +3,8 @@ import type { UnitDefinition } from '@/core/unit';
 import demo from '@/data/demo/jobs.json';
 import ostrelFour from '@/data/units/ostrel-four.json';
 import { solveGear } from '@/core/powerflow';
+import { catalogueOf, inspectionOf } from '@/core/inspection';
+import { knowledge } from '@/data/knowledge';
 import { checkCase, checkSlot, checkUnit } from './index';
 
 /** Things a file may hold where something else belongs. */
@@ -83,12 +85,21 @@ describe('a case with anything anywhere', () => {
   });
 });
 
+const inspection = inspectionOf(ostrelFour as unknown as UnitDefinition, catalogueOf(knowledge.inspection));
+
 describe('any value in any slot', () => {
-  const slots = ['fluid.level', 'grid.D2', 'part.filter', 'vehicle.value', 'plate.high.1.a', 'cause.commit'];
+  const slots = [
+    'unit.fluid.level',
+    'grid.D2.shop',
+    'part.filter.condition',
+    'vehicle.value',
+    'face.high.1.a.heat',
+    'cause.commit',
+  ];
   test('is taken only when it is what the slot holds', () => {
     fc.assert(
       fc.property(fc.constantFrom(...slots), wrong, (slot, value) => {
-        const problems = checkSlot(slot, value as never);
+        const problems = checkSlot(inspection, slot, value as never);
         if (value === null) expect(problems).toEqual([]);
         else if (
           slot === 'vehicle.value' &&
@@ -105,10 +116,10 @@ describe('any value in any slot', () => {
   test('a slot name of any kind is known or refused, never followed', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 40 }), (slot) => {
-        expect(() => checkSlot(slot, 1)).not.toThrow();
+        expect(() => checkSlot(inspection, slot, 1)).not.toThrow();
       }),
     );
     for (const slot of ['__proto__', 'constructor', 'toString', 'grid.__proto__.x'])
-      expect(checkSlot(slot, 1).length).toBeGreaterThan(0);
+      expect(checkSlot(inspection, slot, 1).length).toBeGreaterThan(0);
   });
 });

@@ -3,4 +3,4 @@ export type { Problem } from './problem';
 export { FORM_BOUNDS, outOfBounds, UNIT_BOUNDS } from './size';
 export type { Bounds } from './size';
 export { checkUnit, unitWarnings } from './unit';
-export { checkCase, checkQuote, checkSlot } from './case';
+export { checkCase, checkQuote, checkSlot, openCase } from './case';

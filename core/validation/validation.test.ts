@@ -1,6 +1,11 @@
 import type { Json } from '@/core/case';
 import ostrelFour from '@/data/units/ostrel-four.json';
-import { checkCase, checkSlot, checkUnit } from './index';
+import { catalogueOf, inspectionOf } from '@/core/inspection';
+import type { UnitDefinition } from '@/core/unit';
+import { knowledge } from '@/data/knowledge';
+import { checkCase, checkSlot, checkUnit, openCase } from './index';
+
+const inspection = inspectionOf(ostrelFour as unknown as UnitDefinition, catalogueOf(knowledge.inspection));
 
 const changed = (change: (unit: typeof ostrelFour) => void): unknown => {
   const copy = structuredClone(ostrelFour);
@@ -38,35 +43,53 @@ describe('unit definitions', () => {
 
 describe('slot values', () => {
   test.each<[string, Json]>([
-    ['fluid.level', 'low'],
-    ['grid.D2', { behaviours: ['slips'], when: ['hot'], source: 'shop' }],
+    ['unit.fluid.level', { is: 'low' }],
+    ['grid.D2.shop', { hot: { behaviours: ['slips'] }, cold: { behaviours: ['normal'] } }],
+    ['part.sun-shell.crack', { is: 'cannot-tell' }],
+    ['face.high.2.a.metal', { is: 'specks', note: 'near the hub' }],
+    ['element.high.air-test.warm', { is: 'leaks', temperatureC: 70, oilFilm: true, where: 'hub' }],
+    ['plate.high.2.thickness', { is: 1.62 }],
+    ['unit.debris.fibre', { is: { sump: 'heavy', magnets: 'none' } }],
     ['customer.name', 'مريم 🛠️'],
-    ['fluid.level', null],
-  ])('%s takes %j', (slot, value) => expect(checkSlot(slot, value)).toEqual([]));
+    ['unit.fluid.level', null],
+  ])('%s takes %j', (slot, value) => expect(checkSlot(inspection, slot, value)).toEqual([]));
 
   test.each<[string, Json]>([
-    ['fluid.level', 'purple'],
+    ['unit.fluid.level', { is: 'purple' }],
+    ['unit.fluid.level', 'low'],
+    ['part.sun-shell.crack', { is: 'blue' }],
+    ['part.sun-shell.pins', { is: 'blue' }],
+    ['part.ghost.crack', { is: 'seen' }],
+    ['face.high.2.a.heat', { is: 'tinted' }],
+    ['face.high.0.a.heat', { is: 'bright' }],
+    ['plate.high.2.thickness', { is: 99 }],
+    ['plate.high.2.thickness', { is: 'thick' }],
+    ['unit.debris.fibre', { is: { attic: 'heavy' } }],
     ['vehicle.odometerKm', -5],
     ['vehicle.odometerKm', 1e12],
     ['vehicle.value', 10.5],
-    ['grid.D2', { behaviours: [], when: [], source: 'shop' }],
-    ['grid.D2', { behaviours: ['slips'], when: [], source: 'shop', extra: 1 }],
+    ['grid.D2.shop', {}],
+    ['grid.D2.shop', { hot: { behaviours: ['slips'], extra: 1 } }],
+    ['grid.D9.shop', { hot: { behaviours: ['slips'] } }],
     ['no.such.slot', 1],
     ['complaint.words', 'x'.repeat(4001)],
-  ])('%s refuses %j', (slot, value) => expect(checkSlot(slot, value).length).toBeGreaterThan(0));
+  ])('%s refuses %j', (slot, value) => expect(checkSlot(inspection, slot, value).length).toBeGreaterThan(0));
 });
 
 describe('case documents', () => {
   test('a finding of the wrong kind is found by its pointer', () => {
-    const problems = checkCase({
-      format: 'pelvik-case/1',
-      unit: 'ostrel-four',
-      findings: [{ slot: 'fluid.level', value: 'purple' }],
-    });
-    expect(problems[0]).toMatchObject({ pointer: '/findings/0/value' });
+    const { problems } = openCase(
+      {
+        format: 'pelvik-case/2',
+        unit: 'ostrel-four',
+        findings: [{ slot: 'unit.fluid.level', value: { is: 'purple' } }],
+      },
+      inspection,
+    );
+    expect(problems).toMatchObject([{ pointer: '/findings/0/value/is', message: 'is not said of "Level"' }]);
   });
   test('unknown versions are refused', () => {
-    expect(checkCase({ format: 'pelvik-case/2', unit: 'x', findings: [] })[0]!.pointer).toBe('/format');
+    expect(checkCase({ format: 'pelvik-case/3', unit: 'x', findings: [] })[0]!.pointer).toBe('/format');
   });
   test('two entries with one number are refused', () => {
     const entry = {
@@ -74,7 +97,7 @@ describe('case documents', () => {
       seq: 1,
       by: 'a',
       at: '2026-01-01T00:00:00Z',
-      slot: 'fluid.level',
+      slot: 'unit.fluid.level',
       value: 'low',
     };
     const problems = checkCase({

@@ -213,8 +213,11 @@ export function Board(props: {
 /** Tells the sync what the board has met: the network may be gone although nothing waits. */
 function Heard({ failed, at }: { failed: boolean; at: number }) {
   const engine = useEngine();
+  // What came with the page may come from this device: it says nothing of the network.
+  const [since] = useState(() => Date.now());
   useEffect(() => {
-    if (at) engine?.met(failed || !navigator.onLine ? 'offline' : 'online');
-  }, [engine, failed, at]);
+    if (failed) engine?.met('offline');
+    else if (at > since) engine?.met('online');
+  }, [engine, failed, at, since]);
   return null;
 }

@@ -4,10 +4,12 @@ import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { valueOf } from '@/core/case';
 import type { Cause } from '@/core/diagnosis';
+import { factWords } from '@/core/facts';
 import { findingWords } from '@/core/quote';
 import { SlotText } from '@/ui/job/fields';
 import { useJob, useReasoning } from '@/ui/job/provider';
-import { evidenceWords, percent } from '@/ui/job/words';
+import { useInspection } from '@/ui/inspection/use-inspection';
+import { percent } from '@/ui/job/words';
 import { Button, Page, Section, Stack } from '@/ui/system';
 import { ChainMap } from './chain-map';
 import { Commit } from './commit';
@@ -46,7 +48,7 @@ const Candidate = styled(AriaButton)`
 `;
 /** What broke first, what that did to the rest, and what speaks for and against. The technician has the last word. */
 export function CauseStage() {
-  const { unit, state } = useJob();
+  const { state } = useJob();
   const { reasoning } = useReasoning();
   const [chosen, setChosen] = useState<string | null>(null);
   if (!reasoning) return <Page>Working it out …</Page>;
@@ -84,7 +86,7 @@ export function CauseStage() {
         </Section>
       )}
       <Section wide title="Chain" note="From the first cause on. Dashed: inferred, nobody has seen it.">
-        <ChainMap chain={cause.chain} unit={unit} />
+        <ChainMap chain={cause.chain} />
       </Section>
       <Section
         title="For and against"
@@ -127,7 +129,7 @@ function Behind() {
 }
 
 function LeftOpen({ cause }: { cause: Cause }) {
-  const { unit } = useJob();
+  const inspection = useInspection();
   const { reasoning } = useReasoning();
   const { unexplained, nextChecks, causes } = reasoning!.diagnosis;
   const telling = nextChecks.filter((c) => c.gain >= 0.005).slice(0, 5);
@@ -135,7 +137,9 @@ function LeftOpen({ cause }: { cause: Cause }) {
   return (
     <Stack>
       {leading && unexplained.length > 0 && (
-        <p>Not explained by it: {unexplained.map((e) => evidenceWords(unit, e).toLowerCase()).join('; ')}.</p>
+        <p>
+          Not explained by it: {unexplained.map((e) => factWords(inspection, e).toLowerCase()).join('; ')}.
+        </p>
       )}
       {telling.length === 0 && <p>Nothing still to be looked at would move the ranking much.</p>}
       {telling.length > 0 && (

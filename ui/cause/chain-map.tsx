@@ -1,7 +1,8 @@
 'use client';
 import styled from 'styled-components';
 import type { ChainStep } from '@/core/diagnosis';
-import type { UnitDefinition } from '@/core/unit';
+import type { Inspection } from '@/core/inspection';
+import { useInspection } from '@/ui/inspection/use-inspection';
 import { slotWords } from '@/ui/job/slot-words';
 import { percent } from '@/ui/job/words';
 
@@ -21,7 +22,8 @@ const GAP_X = 34;
 const GAP_Y = 14;
 
 /** The chain drawn from root to findings: each column one step further from the first cause. */
-export function ChainMap({ chain, unit }: { chain: ChainStep[]; unit: UnitDefinition }) {
+export function ChainMap({ chain }: { chain: ChainStep[] }) {
+  const inspection = useInspection();
   const places = layout(chain);
   const width = Math.max(...places.map((p) => p.x)) + WIDE + 8;
   const height = Math.max(...places.map((p) => p.y)) + TALL + 8;
@@ -81,7 +83,7 @@ export function ChainMap({ chain, unit }: { chain: ChainStep[]; unit: UnitDefini
                 <b>{step.words.charAt(0).toUpperCase() + step.words.slice(1)}</b>
                 <span>
                   {step.slots.length
-                    ? `seen: ${seen(unit, step.slots)}`
+                    ? `seen: ${seen(inspection, step.slots)}`
                     : k === 0
                       ? 'not looked at directly'
                       : `inferred, ${percent(step.probability)}`}
@@ -118,8 +120,8 @@ const Box = styled.div<{ $first: boolean }>`
   }
 `;
 
-function seen(unit: UnitDefinition, slots: string[]): string {
-  const words = [...new Set(slots.map((slot) => slotWords(unit, slot)))];
+function seen(inspection: Inspection, slots: string[]): string {
+  const words = [...new Set(slots.map((slot) => slotWords(inspection, slot)))];
   return words.length > 2 ? `${words[0]} and ${words.length - 1} more` : words.join(', ');
 }
 

@@ -1,8 +1,8 @@
 'use client';
 import styled from 'styled-components';
 import type { Cause } from '@/core/diagnosis';
-import { useBench } from '@/ui/job/provider';
-import { evidenceWords } from '@/ui/job/words';
+import { factWords } from '@/core/facts';
+import { useInspection } from '@/ui/inspection/use-inspection';
 import { Caption, Wide } from '@/ui/system';
 
 export const Ledger = styled.table`
@@ -33,7 +33,7 @@ export const Ledger = styled.table`
 
 /** Every finding with what it does to the odds of one candidate. */
 export function EvidenceLedger({ cause }: { cause: Cause }) {
-  const { unit } = useBench();
+  const inspection = useInspection();
   if (cause.evidence.length === 0) return <p>No finding speaks for or against it yet.</p>;
   const most = Math.max(...cause.evidence.map((e) => Math.abs(e.weight)), 1);
   return (
@@ -54,7 +54,7 @@ export function EvidenceLedger({ cause }: { cause: Cause }) {
           {cause.evidence.slice(0, 12).map((e) => (
             <tr key={`${e.point}${e.level}`}>
               <td>
-                {evidenceWords(unit, e)}
+                {factWords(inspection, e)}
                 {e.caution && <Caption>{e.caution}</Caption>}
               </td>
               <td className="bar">

@@ -1,43 +1,21 @@
 'use client';
+import { PointItem } from '@/ui/inspection/point';
+import { useInspection } from '@/ui/inspection/use-inspection';
 import { SlotChoice } from '@/ui/job/fields';
 import { useSlot } from '@/ui/job/provider';
 import { Notice, Stack } from '@/ui/system';
 
-/** The fluid as it is: at the car, and again when the pan comes off. */
-export function Fluid() {
+/** The fluid as it is at the car; as it runs out later is a finding of its own. */
+export function FluidAtIntake() {
+  const inspection = useInspection();
   const recent = useSlot('history.fluid') === 'recent';
+  const subject = inspection.subject('unit', ['fluid']);
   return (
     <Stack $gap={14}>
-      <SlotChoice
-        slot="fluid.level"
-        label="Level"
-        options={[
-          { value: 'full', label: 'Full' },
-          { value: 'low', label: 'Low' },
-          { value: 'empty', label: 'Empty' },
-          { value: 'over', label: 'Overfilled' },
-        ]}
-      />
-      <SlotChoice
-        slot="fluid.colour"
-        label="Colour"
-        options={[
-          { value: 'red', label: 'Red' },
-          { value: 'brown', label: 'Brown' },
-          { value: 'black', label: 'Black' },
-          { value: 'milky', label: 'Pink, milky' },
-          { value: 'cloudy-tan', label: 'Tan, cloudy' },
-        ]}
-      />
-      <SlotChoice
-        slot="fluid.smell"
-        label="Smell"
-        options={[
-          { value: 'neutral', label: 'Neutral' },
-          { value: 'burnt', label: 'Burnt' },
-          { value: 'not-assessable', label: 'Cannot tell' },
-        ]}
-      />
+      {subject &&
+        [...inspection.points(subject).values()].map((point) => (
+          <PointItem key={point.key} subject={subject} point={point} />
+        ))}
       <SlotChoice
         slot="history.fluid"
         label="Changed lately?"

@@ -1,10 +1,16 @@
 'use client';
+import { useState } from 'react';
 import { ToggleButton } from 'react-aria-components';
 import styled from 'styled-components';
-import { BEHAVIOURS, CONDITIONS, valueOf } from '@/core/case';
-import type { Behaviour, Condition, GridCell } from '@/core/case';
+import { BEHAVIOURS, CONDITIONS, HEATS, NOISES, TELLERS, valueOf } from '@/core/case';
+import type { GridCell, GridGear, Heat, Json, Noise, Teller } from '@/core/case';
+import type { GearPosition } from '@/core/unit';
 import { useJob } from '@/ui/job/provider';
-import { BEHAVIOUR_WORDS, CONDITION_WORDS } from '@/ui/job/words';
+import { BEHAVIOUR_WORDS, CONDITION_WORDS, HEAT_WORDS, NOISE_WORDS, TELLER_WORDS } from '@/ui/job/words';
+import { Button, Caption, Choice, Line, NumberInput, Stack } from '@/ui/system';
+import { CellMarks, VoiceShape } from './grid-mark';
+import { changed, withBehaviour, withNoise } from './grid-state';
+import type { Voice } from './grid-state';
 
 const Scroll = styled.div`
   overflow-x: auto;
@@ -17,7 +23,7 @@ const Table = styled.table`
     text-align: left;
   }
   thead th {
-    height: 156px;
+    height: 132px;
     vertical-align: bottom;
     padding: 0;
   }
@@ -28,20 +34,20 @@ const Table = styled.table`
     transform: rotate(180deg);
     padding: 0 0 0 8px;
     font-weight: 500;
-    font-size: 0.9375rem;
-    font-stretch: 86%;
+    font-size: 0.875rem;
+    font-stretch: 84%;
     line-height: 42px;
     white-space: nowrap;
     text-align: left;
   }
   tbody th {
-    padding-right: 14px;
+    padding-right: 10px;
     white-space: nowrap;
     small {
       display: block;
       font-weight: 400;
       color: var(--ink-soft);
-      font-stretch: 88%;
+      font-stretch: 84%;
     }
   }
   td {
@@ -51,7 +57,7 @@ const Table = styled.table`
     border-top: 1px solid var(--rule);
   }
   .gap {
-    width: 14px;
+    width: 10px;
   }
 `;
 const Cell = styled(ToggleButton)`
@@ -59,59 +65,38 @@ const Cell = styled(ToggleButton)`
   place-items: center;
   width: 42px;
   height: 44px;
+  padding: 0;
   border: 0;
   border-left: 1px solid var(--rule);
   background: transparent;
   cursor: pointer;
-  &::after {
-    content: '';
-    width: 12px;
-    height: 12px;
-    border: 1.5px solid var(--rule-strong);
-    border-radius: 50%;
-  }
   &[data-hovered] {
     background: var(--inset);
   }
-  &[data-selected]::after {
-    width: 24px;
-    height: 24px;
-    border: 0;
-    border-radius: 2px;
-    background: var(--bad);
+  &[data-selected] {
+    background: var(--accent-wash);
   }
-  &[data-good][data-selected]::after {
-    background: var(--good);
+  &[data-plain]::after {
+    content: '';
+    width: 11px;
+    height: 11px;
+    border: 1.5px solid var(--rule-strong);
     border-radius: 50%;
   }
   &[data-plain][data-selected]::after {
     background: var(--ink);
-    width: 22px;
-    height: 22px;
-  }
-`;
-const Source = styled(ToggleButton)`
-  min-width: 92px;
-  height: 44px;
-  border: 0;
-  border-left: 1px solid var(--rule);
-  background: transparent;
-  color: var(--ink-soft);
-  font-size: 0.9375rem;
-  font-stretch: 88%;
-  cursor: pointer;
-  &[data-selected] {
-    color: var(--accent);
-    font-weight: 700;
+    width: 20px;
+    height: 20px;
+    border-radius: 2px;
   }
   &[data-disabled] {
     opacity: 0.35;
     cursor: default;
   }
 `;
-const Like = styled.select`
+const Small = styled.select`
   height: 44px;
-  min-width: 66px;
+  min-width: 62px;
   border: 0;
   border-left: 1px solid var(--rule);
   background: transparent;
@@ -121,133 +106,202 @@ const Like = styled.select`
   }
 `;
 
-const FLAGS = [...CONDITIONS] as Condition[];
-
-/** The complaint by range and gear. A pressed field is a report; who reported it, and when it happens, stand beside it. */
+/**
+ * The complaint by range and gear. First whose word it is and how warm it was, then what each gear does: the customer's
+ * word and what the shop has seen stand side by side, cold and hot apart.
+ */
 export function ComplaintGrid() {
-  const { unit, state, write } = useJob();
-  const cellOf = (gear: string) => valueOf(state, `grid.${gear}`);
-  const change = (gear: string, patch: (cell: GridCell) => GridCell) => {
-    const next = patch(cellOf(gear) ?? { behaviours: [], when: [], source: 'customer' });
-    write(`grid.${gear}`, next.behaviours.length ? next : null);
-  };
-  const toggle = (gear: string, behaviour: Behaviour) =>
-    change(gear, (cell) => {
-      const has = cell.behaviours.includes(behaviour);
-      const rest = cell.behaviours.filter(
-        (b) => b !== behaviour && (behaviour === 'normal') === (b === 'normal'),
-      );
-      return { ...cell, behaviours: has ? rest : [...rest, behaviour].slice(-6) };
-    });
+  const { unit, state, writeMany } = useJob();
+  const [voice, setVoice] = useState<Voice>({ teller: 'customer', heat: 'any' });
+  const unsaid = unit.gears.filter((g) => !valueOf(state, `grid.${g.key}.${voice.teller}`));
+  const restNormal = () =>
+    writeMany(
+      unsaid
+        .filter((g) => g.gear !== null || g.range === 'R')
+        .map((g): [string, Json] => [
+          `grid.${g.key}.${voice.teller}`,
+          { [voice.heat]: { behaviours: ['normal'] } },
+        ]),
+    );
   return (
-    <Scroll>
-      <Table>
-        <thead>
-          <tr>
-            <th scope="col">
-              <span style={{ writingMode: 'horizontal-tb', transform: 'none', width: 'auto' }}>Gear</span>
-            </th>
-            {BEHAVIOURS.map((b) => (
-              <th key={b} scope="col">
-                <span>{BEHAVIOUR_WORDS[b]}</span>
+    <Stack $gap={10}>
+      <Line $gap={14}>
+        <Choice
+          label="Whose word"
+          value={voice.teller}
+          options={TELLERS.map((t) => ({ value: t, label: TELLER_WORDS[t] }))}
+          onChange={(teller) => teller && setVoice({ ...voice, teller })}
+        />
+        <Choice
+          label="How warm"
+          value={voice.heat}
+          options={HEATS.map((h) => ({ value: h, label: HEAT_WORDS[h] }))}
+          onChange={(heat) => heat && setVoice({ ...voice, heat })}
+        />
+        <Button $small isDisabled={unsaid.length === 0} onPress={restNormal}>
+          All other gears normal
+        </Button>
+        <Legend />
+      </Line>
+      <Scroll>
+        <Table>
+          <thead>
+            <tr>
+              <th scope="col">
+                <span style={{ writingMode: 'horizontal-tb', transform: 'none', width: 'auto' }}>Gear</span>
               </th>
+              {[...BEHAVIOURS.map((b) => BEHAVIOUR_WORDS[b]), null, ...EXTRAS].map((words, k) =>
+                words === null ? (
+                  <th key={k} className="gap" aria-hidden />
+                ) : (
+                  <th key={k} scope="col">
+                    <span>{words}</span>
+                  </th>
+                ),
+              )}
+            </tr>
+          </thead>
+          <tbody>
+            {unit.gears.map((gear) => (
+              <GearRow key={gear.key} gear={gear} voice={voice} />
             ))}
-            <th className="gap" aria-hidden />
-            {FLAGS.map((c) => (
-              <th key={c} scope="col">
-                <span>{CONDITION_WORDS[c]}</span>
-              </th>
+          </tbody>
+        </Table>
+      </Scroll>
+    </Stack>
+  );
+}
+
+const EXTRAS = [
+  ...CONDITIONS.map((c) => CONDITION_WORDS[c]),
+  'Limp gear',
+  'Noise',
+  'Acts like',
+  'Seconds late',
+];
+
+function GearRow({ gear, voice }: { gear: GearPosition; voice: Voice }) {
+  const { unit, state, write, now, keepName } = useJob();
+  const told: Record<Teller, GridGear | undefined> = {
+    customer: valueOf(state, `grid.${gear.key}.customer`),
+    shop: valueOf(state, `grid.${gear.key}.shop`),
+  };
+  const slot = `grid.${gear.key}.${voice.teller}` as const;
+  const cell: GridCell | undefined = told[voice.teller]?.[voice.heat];
+  const change = (how: (cell: GridCell) => GridCell) => write(slot, changed(now(slot), voice.heat, how));
+  const empty = !cell;
+  return (
+    <tr>
+      <th scope="row">
+        {gear.key} <small>{gear.name}</small>
+      </th>
+      {BEHAVIOURS.map((b) => (
+        <td key={b}>
+          <Cell
+            aria-label={`${gear.key} ${BEHAVIOUR_WORDS[b].toLowerCase()}`}
+            isSelected={cell?.behaviours.includes(b) ?? false}
+            onChange={() => change((v) => withBehaviour(v, b))}
+          >
+            <CellMarks told={told} behaviour={b} />
+          </Cell>
+        </td>
+      ))}
+      <td className="gap" />
+      {CONDITIONS.map((c) => (
+        <td key={c}>
+          <Cell
+            aria-label={`${gear.key} when ${CONDITION_WORDS[c].toLowerCase()}`}
+            data-plain
+            isDisabled={empty}
+            isSelected={cell?.when?.includes(c) ?? false}
+            onChange={(on) =>
+              change(({ when = [], ...v }) => {
+                const next = on ? [...when, c] : when.filter((w) => w !== c);
+                return next.length ? { ...v, when: next } : v;
+              })
+            }
+          />
+        </td>
+      ))}
+      <td>
+        <Cell
+          aria-label={`${gear.key} is the electronics' limp gear`}
+          data-plain
+          isDisabled={empty}
+          isSelected={cell?.limp ?? false}
+          onChange={(on) => change(({ limp: _, ...v }) => (on ? { ...v, limp: true } : v))}
+        />
+      </td>
+      <td>
+        <Small
+          aria-label={`${gear.key} noise`}
+          value={cell?.noises?.[0] ?? ''}
+          onChange={(e) => change((v) => withNoise(v, (e.target.value || null) as Noise | null))}
+        >
+          <option value="">–</option>
+          {NOISES.map((n) => (
+            <option key={n} value={n}>
+              {NOISE_WORDS[n]}
+            </option>
+          ))}
+        </Small>
+      </td>
+      <td>
+        <Small
+          aria-label={`${gear.key} acts like`}
+          disabled={empty}
+          value={cell?.actsLike ?? ''}
+          onChange={(e) =>
+            change(({ actsLike: _, ...v }) => (e.target.value ? { ...v, actsLike: e.target.value } : v))
+          }
+        >
+          <option value="">–</option>
+          {unit.gears
+            .filter((g) => g.gear !== null && g.key !== gear.key)
+            .map((g) => (
+              <option key={g.key}>{g.key}</option>
             ))}
-            <th scope="col">
-              <span>Limp gear</span>
-            </th>
-            <th scope="col">
-              <span>Acts like</span>
-            </th>
-            <th scope="col">
-              <span>Verified</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {unit.gears.map((gear) => {
-            const cell = cellOf(gear.key);
-            const empty = !cell;
-            return (
-              <tr key={gear.key}>
-                <th scope="row">
-                  {gear.key} <small>{gear.name}</small>
-                </th>
-                {BEHAVIOURS.map((b) => (
-                  <td key={b}>
-                    <Cell
-                      aria-label={`${gear.key} ${BEHAVIOUR_WORDS[b].toLowerCase()}`}
-                      data-good={b === 'normal' || undefined}
-                      isSelected={cell?.behaviours.includes(b) ?? false}
-                      onChange={() => toggle(gear.key, b)}
-                    />
-                  </td>
-                ))}
-                <td className="gap" />
-                {FLAGS.map((c) => (
-                  <td key={c}>
-                    <Cell
-                      aria-label={`${gear.key} when ${CONDITION_WORDS[c].toLowerCase()}`}
-                      data-plain
-                      isDisabled={empty}
-                      isSelected={cell?.when.includes(c) ?? false}
-                      onChange={(on) =>
-                        change(gear.key, (v) => ({
-                          ...v,
-                          when: on ? [...v.when, c] : v.when.filter((w) => w !== c),
-                        }))
-                      }
-                    />
-                  </td>
-                ))}
-                <td>
-                  <Cell
-                    aria-label={`${gear.key} is the electronics' limp gear`}
-                    data-plain
-                    isDisabled={empty}
-                    isSelected={cell?.limp ?? false}
-                    onChange={(limp) => change(gear.key, (v) => ({ ...v, limp }))}
-                  />
-                </td>
-                <td>
-                  <Like
-                    aria-label={`${gear.key} acts like`}
-                    disabled={empty}
-                    value={cell?.actsLike ?? ''}
-                    onChange={(event) =>
-                      change(gear.key, ({ actsLike: _, ...v }) =>
-                        event.target.value ? { ...v, actsLike: event.target.value } : v,
-                      )
-                    }
-                  >
-                    <option value="">–</option>
-                    {unit.gears
-                      .filter((g) => g.gear !== null && g.key !== gear.key)
-                      .map((g) => (
-                        <option key={g.key}>{g.key}</option>
-                      ))}
-                  </Like>
-                </td>
-                <td>
-                  <Source
-                    aria-label={`${gear.key} verified by the shop`}
-                    isDisabled={empty}
-                    isSelected={cell?.source === 'shop'}
-                    onChange={(on) => change(gear.key, (v) => ({ ...v, source: on ? 'shop' : 'customer' }))}
-                  >
-                    {cell?.source === 'shop' ? 'By the shop' : empty ? '–' : 'Customer'}
-                  </Source>
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </Table>
-    </Scroll>
+        </Small>
+      </td>
+      <td>
+        {cell?.behaviours.includes('delayed') && (
+          <div style={{ width: 86 }}>
+            <NumberInput
+              label={`${gear.key} seconds late`}
+              hideLabel
+              unit="s"
+              min={0}
+              max={60}
+              pause
+              keep={keepName(`${slot} ${voice.heat} delay`)}
+              value={cell.delayS}
+              onChange={(s) => change(({ delayS: _, ...v }) => (s === null ? v : { ...v, delayS: s }))}
+            />
+          </div>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** What the marks mean, once. */
+function Legend() {
+  const shapes: [Teller, Heat, string][] = [
+    ['customer', 'any', 'said'],
+    ['shop', 'any', 'seen'],
+    ['shop', 'cold', 'cold'],
+    ['shop', 'hot', 'hot'],
+  ];
+  return (
+    <Caption as="span" style={{ display: 'inline-flex', gap: 10, alignItems: 'center' }}>
+      {shapes.map(([teller, heat, words]) => (
+        <span key={words} style={{ display: 'inline-flex', gap: 4, alignItems: 'center' }}>
+          <svg width="15" height="15" viewBox="-7.5 -7.5 15 15" aria-hidden>
+            <VoiceShape teller={teller} heat={heat} />
+          </svg>
+          {words}
+        </span>
+      ))}
+    </Caption>
   );
 }

@@ -3,12 +3,14 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { Checkbox } from 'react-aria-components';
 import styled from 'styled-components';
+import { HEATS } from '@/core/case';
+import type { GridGear } from '@/core/case';
 import { dayWords } from '@/core/quote';
 import { ObjectNumber, ObjectText, SlotChoice, SlotNumber, SlotText, useObjectSlot } from '@/ui/job/fields';
-import { useBench, useSlot } from '@/ui/job/provider';
+import { useBench, useSlot, useSlots } from '@/ui/job/provider';
 import { Button, Caution, Choice, FieldLabel, Fields, Line, Page, Section, Stack } from '@/ui/system';
 import { Phone } from '@/ui/system/phone';
-import { Fluid } from './fluid';
+import { FluidAtIntake } from './fluid';
 import { ComplaintGrid } from './grid';
 import { Codes, Repairs, RoadTests } from './lists';
 
@@ -37,9 +39,7 @@ const Tick = styled(Checkbox)`
 export function Intake() {
   const { write, terms } = useBench();
   const bare = useSlot('vehicle.bare') ?? false;
-  const inPark = useSlot('grid.P')?.behaviours.includes('moves');
-  const inNeutral = useSlot('grid.N')?.behaviours.includes('moves');
-  const moves = inPark || inNeutral;
+  const moves = useSlots('grid.').some(([gear, told]) => /^[PN]\./.test(gear) && sayMoves(told));
   const scan = useSlot('codes.scan');
   return (
     <Page>
@@ -123,7 +123,7 @@ export function Intake() {
         <RoadTests />
       </Section>
       <Section title="Fluid">
-        <Fluid />
+        <FluidAtIntake />
       </Section>
       <Section
         title="Codes"
@@ -146,6 +146,9 @@ export function Intake() {
     </Page>
   );
 }
+
+/** At any heat, by anybody: it moves when it should not. */
+const sayMoves = (told: GridGear) => HEATS.some((h) => told[h]?.behaviours.includes('moves'));
 
 /** The calendar is large: it comes when the page stands. */
 const DayInput = dynamic(() => import('@/ui/system/day').then((m) => m.DayInput), { ssr: false });

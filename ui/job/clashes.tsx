@@ -1,6 +1,8 @@
 'use client';
 import styled from 'styled-components';
-import type { Json } from '@/core/case';
+import type { Finding, Json } from '@/core/case';
+import { findingWords } from '@/core/inspection';
+import { useInspection } from '@/ui/inspection/use-inspection';
 import { Button, Line, Notice } from '@/ui/system';
 import { useBench, useClashes } from './provider';
 import { slotWords } from './slot-words';
@@ -12,17 +14,22 @@ const Two = styled(Notice)`
 
 /** Where two people wrote one field at once: whose value stands, and the other one to take instead. */
 export function Clashes() {
-  const { unit, user, write } = useBench();
+  const { user, write } = useBench();
+  const inspection = useInspection();
   const { clashes, dismiss } = useClashes();
+  const said = (slot: string, value: Json) => {
+    const found = value === null ? null : inspection.named(slot);
+    return found ? `“${findingWords(found.point, value as Finding)}”` : valueWords(value);
+  };
   return clashes.map((clash) => {
     const { slot, stands, other } = clash;
     const whose = (by: string) => (by === user.name ? 'yours' : by);
     return (
       <Two as="div" key={`${slot} ${stands.seq}`} role="alert" data-testid="clash">
         <span>
-          <b>{capital(slotWords(unit, slot))}</b> was written by two people at once.{' '}
-          {stands.by === user.name ? 'Yours' : `${stands.by}’s`} stands: {valueWords(stands.value)}. The
-          other, {whose(other.by)}: {valueWords(other.value)}.
+          <b>{capital(slotWords(inspection, slot))}</b> was written by two people at once.{' '}
+          {stands.by === user.name ? 'Yours' : `${stands.by}’s`} stands: {said(slot, stands.value)}. The
+          other, {whose(other.by)}: {said(slot, other.value)}.
         </span>
         <Line>
           <Button

@@ -7,6 +7,7 @@ import styled from 'styled-components';
 import { valueOf } from '@/core/case';
 import type { Stage } from '@/core/case';
 import { dayWords, formatMoney, vehicleName } from '@/core/quote';
+import { useInspection } from '@/ui/inspection/use-inspection';
 import { SyncBanner } from '@/ui/sync/banner';
 import { useSync } from '@/ui/sync/context';
 import { keepPages } from '@/ui/sync/version';
@@ -117,6 +118,7 @@ const DOCKED: readonly Stage[] = ['suspects', 'teardown', 'cause', 'scope'];
 /** The frame of a job page: who and what, the stages, what is missing, and the verdict dock. */
 export function JobFrame({ children }: { children: ReactNode }) {
   const job = useJob();
+  const inspection = useInspection();
   const current = (usePathname().split('/').at(-1) ?? 'intake') as Stage;
   const dock = DOCKED.includes(current);
   const missing = missingFor(current, job);
@@ -124,7 +126,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
     <>
       <JobKeys />
       <KeepForOffline />
-      <SyncBanner say={(slot, number) => (number === job.number ? slotWords(job.unit, slot) : null)} />
+      <SyncBanner say={(slot, number) => (number === job.number ? slotWords(inspection, slot) : null)} />
       <Header data-noprint>
         <Home href="/" aria-label="All jobs">
           <Mark />
@@ -152,7 +154,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
       <Body $dock={dock}>
         <Main id="main" tabIndex={-1}>
           <Clashes />
-          {missing && (
+          {missing && current !== 'teardown' && (
             <Missing>
               <b>Still to do here:</b> {missing}
             </Missing>

@@ -1,5 +1,6 @@
 import { below, valueOf } from '@/core/case';
 import type { JobState, Stage } from '@/core/case';
+import { partsWithRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 
 interface JobView {
@@ -30,7 +31,10 @@ const MISSING: Partial<Record<Stage, Lack[]>> = {
     },
     { words: 'the complaint in words', lacks: unset('complaint.words') },
     { words: 'the complaint grid', lacks: (s) => none('grid.')(s) && !valueOf(s, 'vehicle.bare') },
-    { words: 'fluid level and colour', lacks: (s) => unset('fluid.level')(s) || unset('fluid.colour')(s) },
+    {
+      words: 'fluid level and colour',
+      lacks: (s) => unset('unit.fluid.level')(s) || unset('unit.fluid.colour')(s),
+    },
     { words: 'whether codes were scanned', lacks: unset('codes.scan') },
   ],
   suspects: [{ words: 'fill the complaint grid at Intake', lacks: none('grid.') }],
@@ -39,7 +43,10 @@ const MISSING: Partial<Record<Stage, Lack[]>> = {
       words: 'stations still in the case',
       lacks: (s, unit) => unit.stations.some((station) => !valueOf(s, `station.${station.id}.out`)),
     },
-    { words: 'the filter, opened', lacks: unset('filter.state') },
+    {
+      words: 'the filter, opened',
+      lacks: (s, unit) => partsWithRole(unit, 'filter').some((p) => unset(`part.${p.id}.pleats`)(s)),
+    },
   ],
   cause: [{ words: 'commit a cause, or that it is not determined', lacks: unset('cause.commit') }],
   scope: [{ words: 'the cause the scope stands on', lacks: unset('cause.commit') }],

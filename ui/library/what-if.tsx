@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
-import type { Behaviour } from '@/core/case';
+import type { Behaviour, Complaint } from '@/core/case';
 import { healthyTable, predict } from '@/core/suspects';
-import type { BehaviourTable, Complaint, Prediction, Suspect } from '@/core/suspects';
+import type { BehaviourTable, Prediction, Suspect } from '@/core/suspects';
 import type { UnitDefinition } from '@/core/unit';
 import { OutcomeRows } from '@/ui/powerflow/outcomes';
 import { Ranking } from '@/ui/powerflow/ranking';
@@ -101,10 +101,11 @@ export function WhatIf({
 function complaintOf(unit: UnitDefinition, faults: Powerflow['faults']): Complaint[] {
   return predict(unit, healthyTable(unit), faults).map((p) => ({
     gear: p.gear,
+    teller: 'customer' as const,
+    heat: 'any' as const,
+    slot: `grid.${p.gear}.customer`,
     cell: {
       behaviours: [TOLD[p.kind]],
-      when: [],
-      source: 'customer' as const,
       ...(p.actsLike && TOLD[p.kind] === 'wrong-gear' ? { actsLike: p.actsLike } : {}),
     },
   }));

@@ -1,11 +1,12 @@
 'use client';
 import { useMemo } from 'react';
 import styled from 'styled-components';
+import type { Complaint } from '@/core/case';
 import type { Fault } from '@/core/powerflow';
-import { agrees, healthyTable, predict } from '@/core/suspects';
-import type { BehaviourTable, Complaint } from '@/core/suspects';
+import { agrees, healthyTable, predict, tellsOfGears } from '@/core/suspects';
+import type { BehaviourTable } from '@/core/suspects';
 import type { UnitDefinition } from '@/core/unit';
-import { BEHAVIOUR_WORDS, CONDITION_WORDS } from '@/ui/job/words';
+import { BEHAVIOUR_WORDS, CONDITION_WORDS, HEAT_WORDS, NOISE_WORDS } from '@/ui/job/words';
 import { Caption } from '@/ui/system';
 import { predictionWords } from './words';
 
@@ -63,9 +64,10 @@ export function OutcomeRows(props: {
       </thead>
       <tbody>
         {predictions.map((p) => {
-          const told = complaints?.find((c) => c.gear === p.gear);
+          const told = (complaints ?? []).filter((c) => c.gear === p.gear);
           const ratio = healthy.outcomes.get(p.gear)!.ratio;
-          const fit = told && table && !told.cell.limp ? (agrees(table, told, p) ? 'yes' : 'no') : null;
+          const judged = table ? tellsOfGears(told) : [];
+          const fit = judged.length ? (judged.every((c) => agrees(table!, c, p)) ? 'yes' : 'no') : null;
           return (
             <tr
               key={p.gear}
@@ -74,7 +76,11 @@ export function OutcomeRows(props: {
             >
               <th scope="row">{p.gear}</th>
               <td>{ratio === null ? '–' : ratio.toFixed(3)}</td>
-              {complaints && <td>{told ? toldWords(told) : <Caption as="span">not said</Caption>}</td>}
+              {complaints && (
+                <td>
+                  {told.length ? told.map(toldWords).join('; ') : <Caption as="span">not said</Caption>}
+                </td>
+              )}
               <td>{predictionWords(unit, p, faults)}</td>
               {complaints && (
                 <td>
@@ -89,12 +95,18 @@ export function OutcomeRows(props: {
   );
 }
 
-function toldWords({ cell }: Complaint): string {
-  const what = cell.behaviours.map((b) => BEHAVIOUR_WORDS[b].toLowerCase()).join(', ');
-  const when = cell.when.map((w) => CONDITION_WORDS[w].toLowerCase());
-  const aside = [...when, cell.source === 'shop' && 'verified', cell.limp && 'limp gear: set aside'].filter(
-    Boolean,
-  );
+function toldWords({ cell, heat, teller }: Complaint): string {
+  const what = [
+    ...cell.behaviours.map((b) => BEHAVIOUR_WORDS[b].toLowerCase()),
+    ...(cell.noises ?? []).map((n) => NOISE_WORDS[n].toLowerCase()),
+  ].join(', ');
+  const aside = [
+    heat !== 'any' && HEAT_WORDS[heat].toLowerCase(),
+    ...(cell.when ?? []).map((w) => CONDITION_WORDS[w].toLowerCase()),
+    cell.delayS !== undefined && `${cell.delayS} s late`,
+    teller === 'shop' && 'verified',
+    cell.limp && 'limp gear: set aside',
+  ].filter(Boolean);
   return aside.length ? `${what} (${aside.join(', ')})` : what;
 }
 

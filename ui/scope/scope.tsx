@@ -3,12 +3,14 @@ import { Pencil, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
+import { stageOfIn } from '@/core/inspection';
 import { formatMoney, standingCause, times } from '@/core/quote';
 import { buildScope, policiesOf } from '@/core/scope';
 import type { Scope, ScopeLine } from '@/core/scope';
 import { SlotChoice } from '@/ui/job/fields';
-import { useJob, useReasoning } from '@/ui/job/provider';
-import { slotStage, slotWords } from '@/ui/job/slot-words';
+import { useBench, useJob, useReasoning } from '@/ui/job/provider';
+import { useInspection } from '@/ui/inspection/use-inspection';
+import { slotWords } from '@/ui/job/slot-words';
 import { Button, Caption, Choice, Line, Notice, Page, Section, Stack } from '@/ui/system';
 import { EditDialog } from './edit-dialog';
 import type { Edit } from './edit-dialog';
@@ -101,15 +103,15 @@ const Why = styled.ul`
 
 /** For every part: what is done with it, and why. Rules fill it; the technician has the last word. */
 export function ScopeStage() {
-  const { unit, rules, terms, state } = useJob();
+  const { unit, rules, knowledge, terms, state } = useJob();
   const { reasoning } = useReasoning();
   const [edit, setEdit] = useState<Edit | null>(null);
   const diagnosis = reasoning?.diagnosis;
   const cause = useMemo(() => (diagnosis ? standingCause(state, diagnosis) : null), [state, diagnosis]);
   const policies = policiesOf(state, terms.policies);
   const scope = useMemo(
-    () => buildScope(unit, rules, state, policiesOf(state, terms.policies), cause),
-    [unit, rules, state, terms, cause],
+    () => buildScope(unit, { rules, knowledge }, state, policiesOf(state, terms.policies), cause),
+    [unit, rules, knowledge, state, terms, cause],
   );
   return (
     <>
@@ -261,7 +263,9 @@ function ScopeTable({ scope, onEdit }: { scope: Scope; onEdit: (edit: Edit) => v
 
 /** Each reason with the finding it rests on, one press away. */
 function Reasons({ line }: { line: ScopeLine }) {
-  const { unit, number } = useJob();
+  const { number } = useBench();
+  const inspection = useInspection();
+  const stageOf = stageOfIn(inspection.catalogue);
   return (
     <Why>
       {line.reasons.map((reason) => {
@@ -269,7 +273,7 @@ function Reasons({ line }: { line: ScopeLine }) {
         return (
           <li key={`${reason.rule}${reason.words}`}>
             {reason.words}
-            {slot && <Link href={`/jobs/${number}/${slotStage(slot)}`}>{slotWords(unit, slot)}</Link>}
+            {slot && <Link href={`/jobs/${number}/${stageOf(slot)}`}>{slotWords(inspection, slot)}</Link>}
           </li>
         );
       })}

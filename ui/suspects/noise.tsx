@@ -2,7 +2,8 @@
 import { useMemo } from 'react';
 import styled from 'styled-components';
 import { noiseSources, noiseTable } from '@/core/suspects';
-import type { Complaint, NoiseSource } from '@/core/suspects';
+import type { Complaint } from '@/core/case';
+import type { NoiseSource } from '@/core/suspects';
 import type { UnitDefinition } from '@/core/unit';
 import { Section } from '@/ui/system';
 

@@ -1,11 +1,12 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { complaintsOf } from '@/core/suspects';
+import { complaintsOf } from '@/core/case';
 import { useJob, useReasoning } from '@/ui/job/provider';
 import { BenchDetail, BenchTop, usePointed } from '@/ui/powerflow/bench';
 import { OutcomeRows } from '@/ui/powerflow/outcomes';
 import { Ranking } from '@/ui/powerflow/ranking';
 import { usePowerflow } from '@/ui/powerflow/use-powerflow';
+import { useInspection } from '@/ui/inspection/use-inspection';
 import { marksOf } from '@/ui/strip';
 import type { DeviceMark } from '@/ui/strip';
 import { Caution, Page, Section, Stack } from '@/ui/system';
@@ -17,6 +18,7 @@ const NO_FAULTS: never[] = [];
 /** Before a bolt is turned: what faults would look like this complaint, and where to look first. */
 export function Suspects() {
   const { unit, state, knowledge } = useJob();
+  const inspection = useInspection();
   const { reasoning } = useReasoning();
   const [chosen, setChosen] = useState<string | null>(null);
   const [member, setMember] = usePointed();
@@ -26,12 +28,12 @@ export function Suspects() {
   const complaints = useMemo(() => complaintsOf(state), [state]);
   const marks = useMemo(() => {
     const result: Record<string, DeviceMark> = Object.fromEntries(
-      Object.entries(marksOf(unit, state)).map(([id, m]) => [id, { ...m, out: false }]),
+      Object.entries(marksOf(inspection, state)).map(([id, m]) => [id, { ...m, out: false }]),
     );
     for (const fault of suspect?.faults ?? [])
       if ('element' in fault) result[fault.element] = { ...result[fault.element], suspect: true };
     return result;
-  }, [unit, state, suspect]);
+  }, [inspection, state, suspect]);
   return (
     <Stack $gap={12}>
       <BenchTop unit={unit} flow={flow} marks={marks} suspected={suspect?.name} member={member} />

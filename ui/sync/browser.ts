@@ -14,10 +14,38 @@ export function engineFor(userId: string): SyncEngine {
     shared.pelvikSync = { user: userId, engine };
     window.addEventListener('online', () => engine.wake());
     window.addEventListener('offline', () => engine.met('offline'));
-    if (!navigator.onLine) engine.met('offline');
+    void lookForServer(engine);
     document.addEventListener('visibilitychange', () => !document.hidden && engine.wake());
   }
   return shared.pelvikSync!.engine;
+}
+
+/** Milliseconds a server may take to answer, and between questions while it does not. */
+const REACH_TIME = 8_000;
+const ASK_AGAIN = 10_000;
+const SOON = 500;
+
+/**
+ * Asks once whether the server is there, and again until it is: the browser calls itself connected on any network, also
+ * where the shop's server is away.
+ */
+async function lookForServer(engine: SyncEngine): Promise<void> {
+  const there = await fetch('/api/health', {
+    cache: 'no-store',
+    signal: AbortSignal.timeout(REACH_TIME),
+  }).then(
+    (answer) => answer.ok,
+    () => false,
+  );
+  if (shared.pelvikSync?.engine !== engine) return;
+  if (there) {
+    if (engine.read().connection === 'offline') engine.met('online');
+    return engine.wake();
+  }
+  engine.met('offline');
+  // While it sends, the engine finds out by itself; what it found is looked at soon.
+  const heard = engine.read().connection === 'offline';
+  setTimeout(() => void lookForServer(engine), heard ? ASK_AGAIN : SOON);
 }
 
 function surroundings(userId: string): Surroundings {

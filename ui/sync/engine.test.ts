@@ -75,7 +75,7 @@ test('batches are cut by count and by bytes', async () => {
   };
   await tab.engine.write(
     1,
-    Array.from({ length: 450 }, (_, k) => ({ slot: `plate.forward.${k}.a`, value: 'bright', seen: 0 })),
+    Array.from({ length: 450 }, (_, k) => ({ slot: `face.forward.${k}.a.heat`, value: 'bright', seen: 0 })),
   );
   await tab.engine.write(
     2,
@@ -118,15 +118,15 @@ describe('what the server refuses', () => {
   });
 
   test('by stumbling over it again and again, is set aside too and holds up nothing', async () => {
-    world.server.stumble = (list) => list.some((e) => e.slot === 'part.bad');
+    world.server.stumble = (list) => list.some((e) => e.slot === 'part.bad.condition');
     const tab = await world.device('Mira').tab();
     await tab.engine.write(JOB, [
-      { slot: 'part.bad', value: 1, seen: 0 },
-      { slot: 'part.good', value: 1, seen: 0 },
+      { slot: 'part.bad.condition', value: 1, seen: 0 },
+      { slot: 'part.good.condition', value: 1, seen: 0 },
     ]);
     await world.quiet();
-    expect(aside(tab).map(([slot]) => slot)).toEqual(['part.bad']);
-    expect(world.server.of(JOB).map((e) => e.slot)).toEqual(['part.good']);
+    expect(aside(tab).map(([slot]) => slot)).toEqual(['part.bad.condition']);
+    expect(world.server.of(JOB).map((e) => e.slot)).toEqual(['part.good.condition']);
   });
 
   test('can be mended and sent, or discarded; it survives a reload until then', async () => {

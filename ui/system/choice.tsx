@@ -8,15 +8,21 @@ export interface Option<T extends string> {
   tone?: 'bad' | 'warn' | 'good';
 }
 
-const Group = styled(ToggleButtonGroup)`
+const Group = styled(ToggleButtonGroup)<{ $dense?: boolean }>`
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
+  gap: ${(p) => (p.$dense ? 3 : 6)}px;
 `;
 
-const Item = styled(ToggleButton)<{ $tone?: 'bad' | 'warn' | 'good'; $tall?: boolean }>`
-  min-height: ${(p) => (p.$tall ? 56 : 44)}px;
-  padding: 0 14px;
+const Item = styled(ToggleButton)<{
+  $tone?: 'bad' | 'warn' | 'good';
+  $tall?: boolean;
+  $dense?: boolean;
+  $small?: boolean;
+}>`
+  min-height: ${(p) => (p.$tall ? 56 : p.$small ? 36 : 44)}px;
+  padding: 0 ${(p) => (p.$dense ? 7 : 14)}px;
+  ${(p) => p.$dense && 'min-width: 50px; font-size: 0.875rem; font-stretch: 82%; border-width: 1px;'}
   border: 1.5px solid var(--rule-strong);
   border-radius: 3px;
   background: var(--sheet);
@@ -46,6 +52,9 @@ export function Choice<T extends string>(props: {
   options: readonly Option<T>[];
   onChange: (value: T | null) => void;
   tall?: boolean;
+  /** In a row of many: narrow, close together. */
+  dense?: boolean;
+  small?: boolean;
   disabled?: boolean;
 }) {
   return (
@@ -55,9 +64,17 @@ export function Choice<T extends string>(props: {
       selectedKeys={props.value === undefined ? [] : [props.value]}
       onSelectionChange={(keys) => props.onChange(([...keys][0] as T | undefined) ?? null)}
       isDisabled={props.disabled}
+      $dense={props.dense}
     >
       {props.options.map((option) => (
-        <Item key={option.value} id={option.value} $tone={option.tone} $tall={props.tall}>
+        <Item
+          key={option.value}
+          id={option.value}
+          $tone={option.tone}
+          $tall={props.tall}
+          $dense={props.dense}
+          $small={props.small}
+        >
           {option.label}
         </Item>
       ))}

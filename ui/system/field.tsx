@@ -102,6 +102,15 @@ export function TextInput(
   );
 }
 
+/** The next field of readings on the page, its number chosen so that what is typed replaces it. */
+function nextReading(from: HTMLElement): void {
+  const all = [...document.querySelectorAll<HTMLInputElement>('[data-reading] input')];
+  const next = all[all.indexOf(from as HTMLInputElement) + 1];
+  if (!next) return from.blur();
+  next.focus();
+  next.select();
+}
+
 /** A plainly typed number with its unit; out of bounds is said at once and not written. */
 export function NumberInput(
   props: Common & {
@@ -110,11 +119,16 @@ export function NumberInput(
     min: number;
     max: number;
     whole?: boolean;
+    /** One of many: what a gauge types and Enter goes on to the next. */
+    reading?: boolean;
+    /** In place of going to the next field of the page. */
+    onEnter?: () => void;
+    autoFocus?: boolean;
     onChange: (value: number | null) => void;
   },
 ) {
   const bounds = { min: props.min, max: props.max, whole: props.whole };
-  const { shown, type, leave } = useTyping({
+  const { shown, type, leave, settle } = useTyping({
     keep: props.keep,
     pause: props.pause,
     value: props.value === undefined ? '' : String(props.value),
@@ -134,6 +148,19 @@ export function NumberInput(
       onBlur={leave}
       isInvalid={problem !== null}
       inputMode="decimal"
+      onKeyDown={
+        props.reading
+          ? (event) => {
+              if (event.key !== 'Enter') return;
+              event.preventDefault();
+              if (!settle()) return;
+              if (props.onEnter) props.onEnter();
+              else nextReading(event.target as HTMLElement);
+            }
+          : undefined
+      }
+      data-reading={(props.reading && !props.onEnter) || undefined}
+      autoFocus={props.autoFocus}
       aria-label={props.hideLabel ? props.label : undefined}
       isDisabled={props.disabled}
     >

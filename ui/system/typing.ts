@@ -87,5 +87,7 @@ export function useTyping(options: Options) {
     shown: typed ?? options.value,
     type: (text: string) => typing.type(text),
     leave: () => typing.leave(),
+    /** Takes what stands there now; false when it could not be used. */
+    settle: () => typing.settle(),
   };
 }

@@ -1,5 +1,4 @@
 import type { PlateKind } from '@/core/unit';
-import type { Brush } from './palette';
 
 /** Patterns that tell conditions apart without colour: the worse, the denser. `id` keeps them unique on a page. */
 export function FacePatterns({ id }: { id: string }) {
@@ -50,6 +49,12 @@ export function FacePatterns({ id }: { id: string }) {
         <rect width="10" height="6" fill="#130d0a" />
         <path d="M0 3H10" stroke="#ff6f57" strokeWidth="2.2" />
       </pattern>
+      <pattern id={`${id}-specks`} width="11" height="11" patternUnits="userSpaceOnUse">
+        <path d="M2 3l2-2 1 2zM8 8l2-2 1 2zM3 9l1-1 1 1z" fill="#eef3f1" stroke="#1f2624" strokeWidth="0.5" />
+      </pattern>
+      <pattern id={`${id}-covered`} width="6" height="6" patternUnits="userSpaceOnUse">
+        <path d="M0 3l2-3 1 3zM3 6l2-3 1 3z" fill="#eef3f1" stroke="#1f2624" strokeWidth="0.6" />
+      </pattern>
       <pattern id={`${id}-x`} width="10" height="10" patternUnits="userSpaceOnUse">
         <rect width="10" height="10" fill="var(--inset)" />
         <path d="M2 10 10 2M0 4 4 0" stroke="var(--rule-strong)" strokeWidth="1" />
@@ -58,11 +63,11 @@ export function FacePatterns({ id }: { id: string }) {
   );
 }
 
-/** Fill of a face painted with a brush. */
-export function faceFill(brush: Brush, kind: PlateKind, id: string): string {
-  if (brush.severity === -2) return `url(#${id}-none)`;
-  if (brush.severity === -1) return `url(#${id}-x)`;
-  if (brush.severity === 0) return kind === 'friction' ? '#a8825a' : '#cfd6d3';
-  if (brush.severity === 3) return `url(#${id}-3${kind === 'friction' ? 'f' : 's'})`;
-  return `url(#${id}-${brush.severity})`;
+/** Fill of a face: by how bad it is, `null` where nobody looked, 'cannot-tell' where it could not be told. */
+export function faceFill(severity: number | 'cannot-tell' | null, kind: PlateKind, id: string): string {
+  if (severity === null) return `url(#${id}-none)`;
+  if (severity === 'cannot-tell') return `url(#${id}-x)`;
+  if (severity === 0) return kind === 'friction' ? '#a8825a' : '#cfd6d3';
+  if (severity === 3) return `url(#${id}-3${kind === 'friction' ? 'f' : 's'})`;
+  return `url(#${id}-${severity})`;
 }

@@ -1,39 +1,48 @@
 'use client';
 import { memo, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
-import { stateFromValues, valueOf } from '@/core/case';
-import { faceSlot, PATTERN_WORDS, readPack } from '@/core/evidence';
-import type { Face, PlateReading } from '@/core/evidence';
+import { findingSlot, TAKEDOWN } from '@/core/case';
+import type { Finding, Json } from '@/core/case';
+import { limitOf, measureWords, PATTERN_WORDS, readPack } from '@/core/inspection';
+import type { FaceReading, Subject } from '@/core/inspection';
 import type { Element } from '@/core/unit';
-import { SlotNumber } from '@/ui/job/fields';
+import { useFinding } from '@/ui/inspection/use-finding';
+import { useInspection } from '@/ui/inspection/use-inspection';
 import { useBench, useSlots } from '@/ui/job/provider';
-import { Button, Caption, Line, Stack } from '@/ui/system';
+import { Button, Caption, Choice, Line, NumberInput, Stack } from '@/ui/system';
 import { FacePatterns, faceFill } from './face-patterns';
-import { BRUSHES, brushOf, gradeFor } from './palette';
-import type { Brush } from './palette';
+import { gradeFor, layersOf } from './layers';
+import type { Brush } from './layers';
+import { PackDrawing } from './pack-drawing';
+import type { Place } from './pack-drawing';
 
 const Palette = styled.div`
   display: grid;
-  grid-template-columns: repeat(9, minmax(0, 1fr));
+  grid-auto-flow: column;
+  grid-auto-columns: minmax(0, 1fr);
   gap: 4px;
+  @media (max-width: 700px) {
+    grid-auto-flow: row;
+    grid-template-columns: repeat(5, minmax(0, 1fr));
+  }
 `;
 const Swatch = styled.button`
   display: grid;
-  grid-template-rows: 26px auto;
-  gap: 4px;
-  min-height: 72px;
-  padding: 4px 4px 6px;
+  grid-template-rows: 22px auto;
+  gap: 2px;
+  min-height: 54px;
+  padding: 2px 3px 3px;
   border: 1.5px solid var(--rule-strong);
   border-radius: 3px;
   background: var(--sheet);
   font-size: 0.8125rem;
-  font-stretch: 80%;
-  line-height: 1.15;
+  font-stretch: 78%;
+  line-height: 1.1;
   text-align: center;
   cursor: pointer;
   svg {
     width: 100%;
-    height: 26px;
+    height: 22px;
   }
   &[aria-pressed='true'] {
     border-color: var(--accent);
@@ -46,113 +55,164 @@ const Swatch = styled.button`
     font-weight: 700;
   }
 `;
-const Drawing = styled.svg`
-  display: block;
-  width: 100%;
-  height: auto;
-  touch-action: none;
-  user-select: none;
-  background: var(--inset);
-  text {
-    font-family: var(--body);
-    font-stretch: 84%;
-    fill: var(--ink-soft);
+
+const Field = styled.div`
+  width: 230px;
+  label {
+    font-size: 0.8125rem;
+    line-height: 1.2;
   }
-  &:focus-visible {
-    outline: 3px solid var(--accent);
+  input {
+    min-height: 44px;
   }
 `;
 
-interface Place {
-  plate: number;
-  face: Face;
-}
-
-const PLATE = { friction: 44, steel: 38, backing: 56, wave: 24 } as const;
-const HEIGHT = 190;
-
 /**
- * The pack edge-on, piston left, backing plate right. Choose a condition, then drag over faces; or move with the arrow
- * keys and press its number. Every face saves itself.
+ * A pack, plate by plate and face by face. Choose a condition, then drag over faces; or move with the arrow keys and
+ * press its number. Every face saves itself.
  */
 export const PackEditor = memo(function PackEditor({ element }: { element: Element }) {
-  const { writeMany } = useBench();
-  const prefix = `plate.${element.id}.`;
-  const graded = useSlots(prefix);
-  const state = useMemo(
-    () => stateFromValues(Object.fromEntries(graded.map(([face, grade]) => [`${prefix}${face}`, grade]))),
-    [graded, prefix],
-  );
-  const [brush, setBrush] = useState<Brush>(BRUSHES[0]!);
-  const [at, setAt] = useState<Place>({ plate: firstPlate(element), face: 'a' });
+  const inspection = useInspection();
+  const { writeMany, now } = useBench();
+  const stored = useSlots(`face.${element.id}.`) as [string, Finding][];
+  const faces = useMemo(() => new Map(stored), [stored]);
+  const layers = useMemo(() => layersOf(inspection, element), [inspection, element]);
+  const [layerId, setLayer] = useState(layers[0]!.point);
+  const layer = layers.find((l) => l.point === layerId)!;
+  const [brushKey, setBrush] = useState(layer.brushes[0]!.key);
+  const brush = layer.brushes.find((b) => b.key === brushKey) ?? layer.brushes[0]!;
+  const [at, setAt] = useState<Place>({
+    plate: element.pack!.order.findIndex((kind) => kind !== 'wave'),
+    side: 'a',
+  });
+  const [close, setClose] = useState(false);
   const painting = useRef<Set<string> | null>(null);
-  const reading = readPack(state, element);
+  const count = useFinding(inspection.subject('element', [element.id])!, 'count').finding?.is;
+  const levelAt = ({ plate, side }: Place, point: string) => {
+    const is = faces.get(`${plate}.${side}.${point}`)?.is;
+    return typeof is === 'string' ? is : undefined;
+  };
+  const severityAt = (place: Place): FaceReading | null => {
+    const is = levelAt(place, 'heat');
+    if (is === undefined) return null;
+    const named = inspection.named(`face.${element.id}.${place.plate}.${place.side}.heat`);
+    return named?.point.levels.get(is)?.severity ?? 'cannot-tell';
+  };
+  const reading = readPack(element, (plate, side) => severityAt({ plate, side }));
 
-  const paint = (places: Place[], with_: Brush) => {
-    const writes = places.flatMap(({ plate, face }): [string, string | null][] => {
-      const kind = reading.plates[plate]!.kind;
-      const slot = faceSlot(element.id, plate, face);
-      const grade = gradeFor(with_, kind);
-      return kind === 'wave' || (valueOf(state, slot) ?? null) === grade ? [] : [[slot, grade]];
+  const paint = (places: readonly Place[], with_: Brush) => {
+    const writes = places.flatMap((place): [string, Json][] => {
+      const grade = gradeFor(with_, reading.plates[place.plate]!.kind);
+      if (grade === undefined || (levelAt(place, layer.point) ?? null) === grade) return [];
+      const slot = findingSlot(`face.${element.id}.${place.plate}.${place.side}`, layer.point);
+      const known = now(slot);
+      return [[slot, grade === null ? null : ({ ...known, is: grade } as Json)]];
     });
     if (writes.length) writeMany(writes);
   };
-  const faces = facesOf(reading.plates);
+  const places = reading.plates
+    .filter((p) => p.kind !== 'wave')
+    .flatMap(({ index }): Place[] => [
+      { plate: index, side: 'a' },
+      { plate: index, side: 'b' },
+    ]);
+  const step = (by: number) => {
+    const here = places.findIndex((p) => p.plate === at.plate && p.side === at.side);
+    setAt(places[Math.max(0, Math.min(places.length - 1, here + by))]!);
+  };
   const onKey = (event: React.KeyboardEvent) => {
-    const here = faces.findIndex((f) => f.plate === at.plate && f.face === at.face);
-    const move = (by: number) => setAt(faces[Math.max(0, Math.min(faces.length - 1, here + by))]!);
-    const chosen = BRUSHES.find((b) => b.key === event.key);
-    if (event.key === 'ArrowRight') move(1);
-    else if (event.key === 'ArrowLeft') move(-1);
-    else if (event.key === 'Home') move(-faces.length);
-    else if (event.key === 'End') move(faces.length);
+    const chosen = layer.brushes.find((b) => b.key === event.key);
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.key === 'ArrowRight') step(1);
+    else if (event.key === 'ArrowLeft') step(-1);
+    else if (event.key === 'Home') step(-places.length);
+    else if (event.key === 'End') step(places.length);
+    else if (event.key === 'm') setLayer(layers[(layers.indexOf(layer) + 1) % layers.length]!.point);
+    else if (event.key === 'a') paint(places, brush);
     else if (chosen) {
       paint([at], chosen);
-      setBrush(chosen);
-      move(1);
+      setBrush(chosen.key);
+      step(1);
     } else if (event.key === 'Enter' || event.key === ' ') paint([at], brush);
     else return;
     event.preventDefault();
   };
   const over = (place: Place) => {
-    const key = `${place.plate}${place.face}`;
+    const key = `${place.plate}${place.side}`;
     if (!painting.current || painting.current.has(key)) return;
     painting.current.add(key);
     paint([place], brush);
     setAt(place);
   };
-  const selected = reading.plates[at.plate]!;
+  const ofKind = (test: (kind: string) => boolean) =>
+    places.filter((p) => test(reading.plates[p.plate]!.kind));
+  const here = reading.plates[at.plate]!;
   return (
-    <Stack $gap={10}>
-      <Palette role="group" aria-label="Condition to paint">
-        {BRUSHES.map((b) => (
-          <Swatch key={b.key} type="button" aria-pressed={b === brush} onClick={() => setBrush(b)}>
-            <svg viewBox="0 0 60 26" aria-hidden preserveAspectRatio="none">
-              <FacePatterns id={`swatch-${b.key}`} />
-              <rect
-                width="30"
-                height="26"
-                fill={faceFill(b, 'friction', `swatch-${b.key}`)}
-                stroke="var(--ink)"
-              />
-              <rect
-                x="30"
-                width="30"
-                height="26"
-                fill={faceFill(b, 'steel', `swatch-${b.key}`)}
-                stroke="var(--ink)"
-              />
-            </svg>
+    <Stack $gap={8}>
+      <Line>
+        <Choice
+          label={`What to paint, ${element.name}`}
+          dense
+          value={layer.point}
+          options={layers.map((l) => ({ value: l.point, label: l.words }))}
+          onChange={(v) => v && setLayer(v)}
+        />
+        <Button $small onPress={() => paint(places, brush)}>
+          All alike: {brush.label.toLowerCase()}
+        </Button>
+        <Button
+          $small
+          onPress={() =>
+            paint(
+              ofKind((k) => k === 'friction'),
+              brush,
+            )
+          }
+        >
+          All linings
+        </Button>
+        <Button
+          $small
+          onPress={() =>
+            paint(
+              ofKind((k) => k !== 'friction'),
+              brush,
+            )
+          }
+        >
+          All steels
+        </Button>
+        <Button $small $kind="quiet" aria-pressed={close} onPress={() => setClose(!close)}>
+          {close ? 'Whole pack' : 'Closer'}
+        </Button>
+      </Line>
+      <Palette role="group" aria-label={`Condition to paint, ${element.name}`}>
+        {layer.brushes.map((b) => (
+          <Swatch key={b.key} type="button" aria-pressed={b === brush} onClick={() => setBrush(b.key)}>
+            <BrushPicture id={`swatch-${element.id}-${layer.point}-${b.key}`} layer={layer.point} brush={b} />
             <span>
               <kbd>{b.key}</kbd> {b.label}
             </span>
           </Swatch>
         ))}
       </Palette>
-      <PlateDrawing
-        element={element}
+      <PackDrawing
+        name={element.name}
+        id={`pack-${element.id}`}
         plates={reading.plates}
+        over={(place) => {
+          const metal = levelAt(place, 'metal');
+          const bond = levelAt(place, 'bond');
+          return {
+            grade: levelAt(place, 'heat'),
+            metal: metal === 'specks' || metal === 'covered' ? metal : undefined,
+            loose: bond === 'soft' || bond === 'lifting',
+          };
+        }}
         at={at}
+        said={`${here.name}, ${at.side === 'a' ? 'piston' : 'backing'} side, ${levelAt(at, layer.point) ?? 'not looked at'}.`}
+        close={close}
+        found={typeof count === 'number' ? count : null}
         onKey={onKey}
         onDown={(place) => {
           painting.current = new Set();
@@ -161,171 +221,73 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
         onOver={over}
         onUp={() => (painting.current = null)}
       />
-      <Line>
-        <Button onPress={() => paint(faces, brush)}>All alike: {brush.label.toLowerCase()}</Button>
-        <Button
-          onPress={() =>
-            paint(
-              faces.filter((f) => reading.plates[f.plate]!.kind === 'friction'),
-              brush,
-            )
-          }
-        >
-          All linings
-        </Button>
-        <Button
-          onPress={() =>
-            paint(
-              faces.filter((f) => reading.plates[f.plate]!.kind !== 'friction'),
-              brush,
-            )
-          }
-        >
-          All steels
-        </Button>
-        <div style={{ width: 210, marginLeft: 'auto' }}>
-          <SlotNumber
-            key={at.plate}
-            slot={`thickness.${element.id}.${at.plate}`}
-            label={`Thickness, ${selected.name}`}
-            unit="mm"
-            min={0.2}
-            max={12}
-            description={`New: ${thicknessMm(element, selected)} mm`}
-          />
-        </div>
+      <Line $gap={18}>
+        <Thickness element={element} plate={at.plate} onPlate={(plate) => setAt({ plate, side: 'a' })} />
+        <Caption role="status" style={{ flex: '1 1 260px' }}>
+          {reading.inspected} of {reading.faces} faces looked at.{' '}
+          {reading.pattern
+            ? PATTERN_WORDS[reading.pattern]
+            : reading.littleSeen
+              ? 'Too little was looked at to say how the damage lies.'
+              : ''}
+        </Caption>
       </Line>
-      <Caption role="status">
-        {reading.inspected} of {reading.faces} faces looked at.{' '}
-        {reading.pattern ? PATTERN_WORDS[reading.pattern] : ''}
-      </Caption>
     </Stack>
   );
 });
 
-function PlateDrawing(props: {
-  element: Element;
-  plates: PlateReading[];
-  at: Place;
-  onKey: (event: React.KeyboardEvent) => void;
-  onDown: (place: Place) => void;
-  onOver: (place: Place) => void;
-  onUp: () => void;
-}) {
-  const { plates, at } = props;
-  const lefts = plates.reduce<number[]>((list, p) => [...list, list.at(-1)! + PLATE[p.kind] + 5], [54]);
-  const width = lefts.at(-1)! + 34;
-  const gradeNow = plates[at.plate]!.faces[at.face];
-  const id = `pack-${props.element.id}`;
+/** A swatch shows a brush on a lining and on a steel. */
+function BrushPicture({ id, layer, brush }: { id: string; layer: string; brush: Brush }) {
+  const base = layer === 'heat' ? brush.severity : brush.key === '0' ? null : 0;
+  const metal = brush.friction === 'specks' || brush.friction === 'covered' ? brush.friction : null;
   return (
-    <Drawing
-      viewBox={`0 0 ${width} ${HEIGHT + 34}`}
-      tabIndex={0}
-      role="application"
-      aria-roledescription="pack editor"
-      aria-label={`${props.element.name}: ${plates[at.plate]!.name}, ${at.face === 'a' ? 'piston' : 'backing'} side, ${gradeNow ?? 'not inspected'}. Arrow keys move, number keys paint.`}
-      onKeyDown={props.onKey}
-      onPointerUp={props.onUp}
-      onPointerLeave={props.onUp}
-    >
+    <svg viewBox="0 0 60 22" aria-hidden preserveAspectRatio="none">
       <FacePatterns id={id} />
-      <path d={`M10 16H30V${HEIGHT - 20}H10`} fill="none" stroke="var(--ink)" strokeWidth={2.5} />
-      <rect x={30} y={44} width={14} height={HEIGHT - 92} fill="var(--steel)" stroke="var(--ink)" />
-      <text x={8} y={HEIGHT + 8} fontSize={12}>
-        Piston
-      </text>
-      {plates.map((plate, k) => {
-        const x = lefts[k]!;
-        const w = PLATE[plate.kind];
-        const [top, bottom] = plate.kind === 'friction' ? [34, HEIGHT - 6] : [14, HEIGHT - 26];
-        if (plate.kind === 'wave') {
-          return (
-            <path
-              key={k}
-              d={`M${x + 4} ${top} q16 ${(bottom - top) / 6} 0 ${(bottom - top) / 3} t0 ${(bottom - top) / 3} t0 ${(bottom - top) / 3}`}
-              fill="none"
-              stroke="var(--ink)"
-              strokeWidth={3}
-            />
-          );
-        }
-        return (
-          <g key={k}>
-            {(['a', 'b'] as const).map((face, side) => (
-              <rect
-                key={face}
-                data-face={`${plate.index}${face}`}
-                data-grade={plate.faces[face] ?? ''}
-                x={x + (side * w) / 2}
-                y={top}
-                width={w / 2}
-                height={bottom - top}
-                fill={faceFill(brushOf(plate.faces[face], plate.kind), plate.kind, id)}
-                stroke="var(--ink)"
-                strokeWidth={1}
-                style={{ cursor: 'crosshair' }}
-                onPointerDown={(event) => {
-                  (event.target as SVGElement).releasePointerCapture(event.pointerId);
-                  props.onDown({ plate: plate.index, face });
-                }}
-                onPointerEnter={() => props.onOver({ plate: plate.index, face })}
-              />
-            ))}
-            <rect
-              x={x}
-              y={top}
-              width={w}
-              height={bottom - top}
-              fill="none"
-              stroke="var(--ink)"
-              strokeWidth={2}
-              pointerEvents="none"
-            />
-            {plate.index === at.plate && (
-              <rect
-                x={x + (at.face === 'b' ? w / 2 : 0) - 2}
-                y={top - 5}
-                width={w / 2 + 4}
-                height={bottom - top + 10}
-                fill="none"
-                stroke="var(--accent)"
-                strokeWidth={4}
-                pointerEvents="none"
-              />
-            )}
-            <text
-              x={x + w / 2}
-              y={HEIGHT + (plate.kind === 'friction' ? 24 : 8)}
-              fontSize={12}
-              textAnchor="middle"
-            >
-              {plate.kind === 'friction'
-                ? `F${plate.name.slice(-1)}`
-                : plate.kind === 'steel'
-                  ? `S${plate.name.slice(-1)}`
-                  : 'Backing'}
-            </text>
-          </g>
-        );
-      })}
-    </Drawing>
+      <rect width="30" height="22" fill={faceFill(base, 'friction', id)} stroke="var(--ink)" />
+      <rect x="30" width="30" height="22" fill={faceFill(base, 'steel', id)} stroke="var(--ink)" />
+      {metal && <rect width="60" height="22" fill={`url(#${id}-${metal})`} />}
+      {(brush.friction === 'soft' || brush.friction === 'lifting') && (
+        <path d="M2 0q8 5 0 11t0 11" fill="none" stroke="var(--accent)" strokeWidth="3" />
+      )}
+    </svg>
   );
 }
 
-function facesOf(plates: PlateReading[]): Place[] {
-  return plates
-    .filter((p) => p.kind !== 'wave')
-    .flatMap((p): Place[] => [
-      { plate: p.index, face: 'a' },
-      { plate: p.index, face: 'b' },
-    ]);
-}
-
-function firstPlate(element: Element): number {
-  return element.pack!.order.findIndex((kind) => kind !== 'wave');
-}
-
-function thicknessMm(element: Element, plate: PlateReading): string {
-  const metres = plate.kind === 'friction' ? element.pack!.frictionThickness : element.pack!.steelThickness;
-  return (metres * 1000).toFixed(2);
+/** Thickness of the plate at hand; Enter goes on to the next plate. */
+function Thickness(props: { element: Element; plate: number; onPlate: (plate: number) => void }) {
+  const { element, plate, onPlate } = props;
+  const inspection = useInspection();
+  const { keepName } = useBench();
+  const [walking, setWalking] = useState(false);
+  const subject: Subject = inspection.subject('plate', [element.id, String(plate)])!;
+  const handle = useFinding(subject, 'thickness');
+  const point = inspection.points(subject).get('thickness');
+  if (!point || point.point.field.kind !== 'measure') return null;
+  const { field } = point.point;
+  const limit = field.limit && limitOf(inspection.unit, subject, field.limit);
+  const order = element.pack!.order;
+  const next = order.findIndex((kind, k) => k > plate && kind !== 'wave');
+  const is = handle.finding?.is;
+  return (
+    <Field>
+      <NumberInput
+        key={plate}
+        label={`Thickness, ${subject.name.split(', ')[1]}`}
+        unit={field.unit}
+        min={field.min}
+        max={field.max}
+        pause
+        reading
+        autoFocus={walking}
+        keep={keepName(handle.slot)}
+        value={typeof is === 'number' ? is : undefined}
+        description={is === TAKEDOWN ? 'Damaged by us' : measureWords(limit, field.unit)}
+        onChange={(v) => handle.say(v)}
+        onEnter={() => {
+          setWalking(true);
+          if (next >= 0) onPlate(next);
+        }}
+      />
+    </Field>
+  );
 }

@@ -1,6 +1,8 @@
 import { attachmentsOf } from '@/core/powerflow';
+import { catalogueOf } from '@/core/inspection';
 import { PART_ROLES } from '@/core/unit';
 import type { Attachment, Part, PartRole, UnitDefinition } from '@/core/unit';
+import { inspection } from '@/data/inspection';
 import { fixed, name, orNone, parts, station } from './column-kit';
 import type { Column } from './rows';
 
@@ -55,11 +57,14 @@ const ROLE_WORDS: Record<PartRole, string> = {
   'overhaul-kit': 'overhaul kit',
 };
 
+/** What is looked at on a part goes by its kind. */
+const KINDS = ['', ...catalogueOf(inspection).partKinds];
+
 export const PARTS: Column<Part>[] = [
   name(),
   station(),
   {
-    label: 'What it is',
+    label: 'Role',
     kind: 'choice',
     options: () => [
       { value: '', label: 'any other part' },
@@ -67,6 +72,13 @@ export const PARTS: Column<Part>[] = [
     ],
     read: (p) => p.role ?? '',
     write: (p, value) => orNone(p, 'role', (value || undefined) as Part['role']),
+  },
+  {
+    label: 'Kind',
+    kind: 'choice',
+    options: () => KINDS.map((kind) => ({ value: kind, label: kind.replaceAll('-', ' ') })),
+    read: (p) => p.kind ?? '',
+    write: (p, value) => orNone(p, 'kind', value || undefined),
   },
   {
     label: 'Material',

@@ -2,6 +2,7 @@ import { inTransaction, withClient } from '@/server/db';
 import { appendEntries, readBatch } from '@/server/entries';
 import { JSON_LIMIT, jobNumber, readJson, route, sequence } from '@/server/http';
 import { entriesOf, markOf } from '@/server/jobs';
+import { unitOf } from '@/server/units';
 
 type Params = { number: string };
 
@@ -11,8 +12,9 @@ const MOST = 2000;
 export const GET = route<Params>(async (request, params) => {
   const after = sequence(request.nextUrl.searchParams.get('after'));
   return withClient(async (client) => {
-    const { id, lastSeq, stage } = await markOf(client, jobNumber(params));
-    const entries = lastSeq > after ? await entriesOf(client, id, after, MOST) : [];
+    const { id, unit, lastSeq, stage } = await markOf(client, jobNumber(params));
+    const entries =
+      lastSeq > after ? await entriesOf(client, { id, unit: await unitOf(client, unit) }, after, MOST) : [];
     return Response.json({ entries, lastSeq, stage });
   });
 });

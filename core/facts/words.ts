@@ -1,0 +1,61 @@
+import { levelWords, pointWords } from '@/core/inspection';
+import type { Inspection, Subject } from '@/core/inspection';
+import type { SubjectHead } from '@/core/case';
+
+/** Facts that are no points of the catalogue. */
+const WORDS: Record<string, string> = {
+  lining: 'lining',
+  fused: 'plates fused',
+  pattern: 'pattern',
+  dragged: 'dragging marks',
+  part: '',
+  takedown: 'damaged by us',
+  grid: 'the complaint grid',
+  codes: 'codes',
+  cloudy: 'cloudy fluid',
+  milky: 'milky fluid',
+  replaced: 'renewed before',
+  spread: 'spread through the unit',
+  'fades-hot': 'drive fades when hot',
+  'only-hot': 'comes hot only',
+  'history-power': 'engine power',
+  'history-towing': 'towing',
+  'history-fluid': 'fluid change',
+  'history-converter': 'converter’s history',
+};
+
+/** Levels of a measured point. */
+const MEASURED: Record<string, string> = {
+  in: 'within limits',
+  under: 'under its limit',
+  over: 'over its limit',
+};
+
+const HEADS: readonly SubjectHead[] = ['element', 'part', 'gearset', 'solenoid', 'sensor', 'station'];
+
+/** A fact as a person says it: "Sun shell, crack: seen", "High clutch lining: burnt". */
+export function factWords(
+  inspection: Inspection,
+  { point, level }: { point: string; level: string },
+): string {
+  if (point === 'grid') return 'The complaint grid';
+  const [head = '', target] = point.split(':') as [string, string?];
+  const known = inspection.catalogue.point(head);
+  const subject = target === undefined ? null : subjectNamed(inspection, target, known?.file.of);
+  if (known) {
+    const said = MEASURED[level] ?? levelWords(known, level).toLowerCase();
+    return `${subject ? pointWords(subject, known) : `${known.file.words}, ${known.point.words.toLowerCase()}`}: ${said}`;
+  }
+  const words = [subject?.name, WORDS[head] ?? head].filter(Boolean).join(' ');
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}: ${level.replaceAll('-', ' ')}`;
+}
+
+/** The thing a fact is about: facts of plates and faces are about their element. */
+function subjectNamed(inspection: Inspection, id: string, of?: { [head: string]: unknown }): Subject | null {
+  const heads = of ? HEADS.filter((h) => of[h] || (h === 'element' && (of.plate || of.face))) : HEADS;
+  for (const head of heads) {
+    const found = inspection.subject(head, [id]);
+    if (found) return found;
+  }
+  return null;
+}

@@ -1,0 +1,61 @@
+import { CANNOT_TELL, TAKEDOWN } from '@/core/case';
+import type { Finding } from '@/core/case';
+import type { CataloguePoint } from './catalogue';
+import { IN_SI } from './limits';
+import type { Limit } from './limits';
+import type { Subject } from './subjects';
+import type { MeasureUnit } from './types';
+
+const UNJUDGED: Record<string, string> = {
+  [CANNOT_TELL]: 'Cannot tell',
+  [TAKEDOWN]: 'Damaged by us in the takedown',
+};
+
+/** An answer as a person says it: "Shown by the air test". */
+export function levelWords(point: CataloguePoint, level: string): string {
+  return point.levels.get(level)?.words ?? UNJUDGED[level] ?? level;
+}
+
+/** What is looked at, with whom: "Sun shell, crack". A condition is said of the thing itself. */
+export function pointWords(subject: Subject, { file, point }: CataloguePoint): string {
+  return file.id === 'part' ? subject.name : `${subject.name}, ${point.words.toLowerCase()}`;
+}
+
+/** What was found, in a few words: "1.62 mm", "blue", "heavy in the pan, some on the magnets". */
+export function findingWords(point: CataloguePoint, { is }: Finding): string {
+  if (typeof is === 'number')
+    return `${is} ${point.point.field.kind === 'measure' ? point.point.field.unit : ''}`.trim();
+  if (typeof is === 'string')
+    return point.point.field.kind === 'words' ? is : levelWords(point, is).toLowerCase();
+  const places = point.point.field.kind === 'amounts' ? point.point.field.places : [];
+  return places
+    .filter(({ id }) => is[id] !== undefined)
+    .map(({ id, words }) => `${levelWords(point, is[id]!).toLowerCase()} (${words.toLowerCase()})`)
+    .join(', ');
+}
+
+/** Decimals a unit is read to. */
+const DECIMALS: Partial<Record<MeasureUnit, number>> = { mm: 2, Ω: 1, 'l/min': 1, l: 1 };
+
+/** A limit as it stands beside the field: "0.20–0.60 mm", "at most 0.20 mm", "new 1.60 mm". Empty where there is none. */
+export function measureWords(limit: Limit | null, unit: MeasureUnit): string {
+  if (!limit) return '';
+  const say = (si: number) => {
+    const shown = si / IN_SI[unit];
+    // A limit of hundredths keeps the digits it was written with.
+    return unit === 'mm' && shown < 0.1 ? shown.toFixed(3) : shown.toFixed(DECIMALS[unit] ?? 0);
+  };
+  const { min, max, nominal } = limit;
+  const bounds =
+    min !== undefined && max !== undefined
+      ? min === max
+        ? say(min)
+        : `${say(min)}–${say(max)}`
+      : min !== undefined
+        ? `at least ${say(min)}`
+        : max !== undefined
+          ? `at most ${say(max)}`
+          : '';
+  const parts = [nominal === undefined ? '' : `new ${say(nominal)}`, bounds].filter(Boolean);
+  return parts.length ? `${parts.join(', ')} ${unit}`.trim() : '';
+}

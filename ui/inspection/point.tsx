@@ -1,0 +1,252 @@
+'use client';
+import { Plus } from 'lucide-react';
+import { memo } from 'react';
+import { Button as AriaButton } from 'react-aria-components';
+import styled from 'styled-components';
+import { CANNOT_TELL, TAKEDOWN, WARMTHS } from '@/core/case';
+import type { Finding, Warmth } from '@/core/case';
+import type { CataloguePoint, Condition, FieldKind, Subject } from '@/core/inspection';
+import { useBench, useSlots } from '@/ui/job/provider';
+import { Choice, NumberInput, TextInput } from '@/ui/system';
+import { AmountsMatrix } from './amounts-field';
+import { Levels, Unjudged } from './levels';
+import { MeasureField } from './measure-field';
+import { useFinding } from './use-finding';
+import type { FindingHandle } from './use-finding';
+import { WordsField } from './words-field';
+
+/** A test has its conditions beside it. */
+const Box = styled.div<{ $wide: boolean }>`
+  @media (min-width: 760px) {
+    grid-column: span ${(p) => (p.$wide ? 2 : 1)};
+  }
+  display: grid;
+  gap: 2px;
+  align-content: start;
+  min-width: 0;
+`;
+const Name = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  min-height: 26px;
+  font-size: 0.875rem;
+  b {
+    margin-right: auto;
+    font-weight: 600;
+  }
+`;
+const Again = styled(AriaButton)`
+  display: inline-flex;
+  align-items: center;
+  gap: 3px;
+  min-height: 24px;
+  padding: 0 4px;
+  border: 0;
+  background: transparent;
+  color: var(--accent);
+  font-size: 0.8125rem;
+  cursor: pointer;
+  &::before {
+    content: '';
+    position: absolute;
+    inset: -10px -6px;
+  }
+  @media (pointer: coarse), (max-width: 700px) {
+    min-height: 44px;
+  }
+  position: relative;
+`;
+const Aside = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
+  gap: 8px 12px;
+  align-items: end;
+  padding-left: 10px;
+  border-left: 3px solid var(--rule);
+`;
+const Full = styled.div`
+  grid-column: 1 / -1;
+`;
+
+interface Props {
+  subject: Subject;
+  point: CataloguePoint;
+}
+
+/** How each kind of field is drawn. */
+const FIELDS: Record<
+  FieldKind,
+  (props: Props & { handle: FindingHandle; label: string }) => React.ReactNode
+> = {
+  scale: (p) => <Levels point={p.point} handle={p.handle} label={p.label} />,
+  choice: (p) => <Levels point={p.point} handle={p.handle} label={p.label} />,
+  test: (p) => <Levels point={p.point} handle={p.handle} label={p.label} />,
+  measure: (p) => <MeasureField {...p} />,
+  amounts: (p) => <AmountsMatrix subject={p.subject} points={[p.point]} />,
+  words: (p) => <WordsField handle={p.handle} label={p.label} />,
+};
+
+/** One point of a subject: what was found, under which conditions, and every further look at it. */
+export const PointItem = memo(function PointItem({ subject, point }: Props) {
+  const { write } = useBench();
+  const { id } = point.point;
+  const stored = useSlots(`${subject.slot}.${id}`) as [string, Finding][];
+  const readings = stored.flatMap(([rest]) => (rest.startsWith('.') ? [rest.slice(1)] : []));
+  const said = stored.some(([rest]) => rest === '');
+  return (
+    <Box $wide={point.point.field.kind === 'test'}>
+      <Reading
+        subject={subject}
+        point={point}
+        reading={null}
+        number={0}
+        onAgain={
+          said && REPEATED.has(point.point.field.kind)
+            ? () => write(`${subject.slot}.${id}.${crypto.randomUUID().slice(0, 8)}`, { is: CANNOT_TELL })
+            : null
+        }
+      />
+      {readings.map((reading, k) => (
+        <Reading
+          key={reading}
+          subject={subject}
+          point={point}
+          reading={reading}
+          number={k + 2}
+          onAgain={null}
+        />
+      ))}
+    </Box>
+  );
+});
+
+/** Kinds of field a second look makes sense for. */
+const REPEATED = new Set<FieldKind>(['scale', 'choice', 'test', 'measure']);
+
+function Reading(props: Props & { reading: string | null; number: number; onAgain: (() => void) | null }) {
+  const { subject, point, reading, number, onAgain } = props;
+  const handle = useFinding(subject, point.point.id, reading);
+  const again = number ? `, look ${number}` : '';
+  const label = point.point.words + again;
+  const { kind } = point.point.field;
+  const leveled = kind === 'scale' || kind === 'choice' || kind === 'test';
+  const named = leveled ? `${subject.name}, ${label.toLowerCase()}` : label;
+  return (
+    <>
+      {(leveled || onAgain) && (
+        <Name>
+          {leveled && <b>{label}</b>}
+          {leveled && <Unjudged handle={handle} label={named} />}
+          {onAgain && (
+            <Again
+              aria-label={`${subject.name}, ${point.point.words.toLowerCase()}: look again`}
+              onPress={onAgain}
+            >
+              <Plus size={14} aria-hidden /> Again
+            </Again>
+          )}
+        </Name>
+      )}
+      {FIELDS[kind]({ subject, point, handle, label: named })}
+      {handle.finding && <With subject={subject} point={point} handle={handle} label={label} />}
+    </>
+  );
+}
+
+/** What goes with a finding: its conditions, where it is, and a word on it where something is wrong. */
+function With({ point, handle, label }: Props & { handle: FindingHandle; label: string }) {
+  const { keepName } = useBench();
+  const finding = handle.finding!;
+  const { ask = [], where, field } = point.point;
+  const level = typeof finding.is === 'string' ? point.levels.get(finding.is) : undefined;
+  const wrong = (level?.severity ?? 0) > 0 || finding.is === TAKEDOWN || finding.is === CANNOT_TELL;
+  const asked = (['warmth', 'temperatureC', 'pressureKpa', 'oilFilm'] as const).filter(
+    (c) => ask.includes(c) || finding[c] !== undefined,
+  );
+  const notes = (wrong && field.kind !== 'words') || finding.note !== undefined;
+  if (asked.length === 0 && !(where && wrong) && !notes && !finding.where) return null;
+  return (
+    <Aside>
+      {asked.map((c) => (
+        <ConditionField key={c} condition={c} handle={handle} label={label} />
+      ))}
+      {(wrong || finding.where) && where && (
+        <Full>
+          <Choice
+            small
+            label={`Where: ${label.toLowerCase()}`}
+            dense
+            value={where.includes(finding.where ?? '') ? finding.where : undefined}
+            options={where.map((w) => ({ value: w, label: w }))}
+            onChange={(w) => handle.add({ where: w })}
+          />
+        </Full>
+      )}
+      {notes && (
+        <Full>
+          <TextInput
+            label={`Note: ${label.toLowerCase()}`}
+            maxLength={1000}
+            pause
+            keep={keepName(`${handle.slot} note`)}
+            value={finding.note ?? ''}
+            onChange={(text) => handle.add({ note: text.trim() ? text : null })}
+          />
+        </Full>
+      )}
+    </Aside>
+  );
+}
+
+const WARMTH_OPTIONS = WARMTHS.map((w) => ({ value: w, label: w.charAt(0).toUpperCase() + w.slice(1) }));
+
+function ConditionField(props: { condition: Condition; handle: FindingHandle; label: string }) {
+  const { condition, handle, label } = props;
+  const { keepName } = useBench();
+  const finding = handle.finding!;
+  switch (condition) {
+    case 'warmth':
+      return (
+        <Choice<Warmth>
+          label={`How warm: ${label.toLowerCase()}`}
+          dense
+          value={finding.warmth}
+          options={WARMTH_OPTIONS}
+          onChange={(warmth) => handle.add({ warmth })}
+        />
+      );
+    case 'oilFilm':
+      return (
+        <Choice
+          label={`Oil film: ${label.toLowerCase()}`}
+          dense
+          value={finding.oilFilm === undefined ? undefined : finding.oilFilm ? 'yes' : 'no'}
+          options={[
+            { value: 'yes', label: 'Oil film' },
+            { value: 'no', label: 'Dry' },
+          ]}
+          onChange={(v) => handle.add({ oilFilm: v === null ? null : v === 'yes' })}
+        />
+      );
+    case 'temperatureC':
+    case 'pressureKpa': {
+      const [words, unit, min, max] =
+        condition === 'temperatureC'
+          ? (['Temperature', '°C', -40, 250] as const)
+          : (['Air pressure', 'kPa', 0, 2000] as const);
+      return (
+        <NumberInput
+          label={words}
+          unit={unit}
+          min={min}
+          max={max}
+          pause
+          keep={keepName(`${handle.slot} ${condition}`)}
+          value={finding[condition]}
+          onChange={(v) => handle.add({ [condition]: v })}
+        />
+      );
+    }
+  }
+}

@@ -1,0 +1,59 @@
+import { HEATS, TELLERS } from '@/core/case';
+import type { Behaviour, GridGear, Heat, Teller } from '@/core/case';
+
+/** Cold points down, hot points up, any time is square; the customer's is an outline, the shop's is filled. */
+const SHAPES: Record<Heat, string> = {
+  any: 'M-5 -5H5V5H-5z',
+  cold: 'M-6 -5H6L0 6z',
+  hot: 'M-6 5H6L0 -6z',
+};
+
+export function VoiceShape(props: { teller: Teller; heat: Heat; good?: boolean; x?: number; y?: number }) {
+  const { teller, heat, good, x = 0, y = 0 } = props;
+  const colour = good ? 'var(--good)' : 'var(--bad)';
+  return (
+    <path
+      d={SHAPES[heat]}
+      transform={`translate(${x} ${y})`}
+      fill={teller === 'shop' ? colour : 'none'}
+      stroke={colour}
+      strokeWidth="1.8"
+    />
+  );
+}
+
+/** Everything said of one gear and one behaviour, whoever said it and at whatever heat. */
+export function CellMarks({
+  told,
+  behaviour,
+}: {
+  told: Record<Teller, GridGear | undefined>;
+  behaviour: Behaviour;
+}) {
+  const marks = TELLERS.flatMap((teller) =>
+    HEATS.flatMap((heat) => (told[teller]?.[heat]?.behaviours.includes(behaviour) ? [{ teller, heat }] : [])),
+  );
+  if (marks.length === 0)
+    return (
+      <svg width="12" height="12" viewBox="-6 -6 12 12" aria-hidden>
+        <circle r="4.5" fill="none" stroke="var(--rule-strong)" />
+      </svg>
+    );
+  const columns = marks.length > 2 ? 2 : marks.length;
+  const width = columns * 16;
+  const height = Math.ceil(marks.length / columns) * 15;
+  return (
+    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden>
+      {marks.map(({ teller, heat }, k) => (
+        <VoiceShape
+          key={`${teller} ${heat}`}
+          teller={teller}
+          heat={heat}
+          good={behaviour === 'normal'}
+          x={8 + (k % columns) * 16}
+          y={7.5 + Math.floor(k / columns) * 15}
+        />
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,223 @@
+'use client';
+import { useEffect, useRef } from 'react';
+import styled from 'styled-components';
+import type { PlateReading, Side } from '@/core/inspection';
+import type { PlateKind } from '@/core/unit';
+import { FacePatterns, faceFill } from './face-patterns';
+
+const Frame = styled.div`
+  overflow-x: auto;
+  background: var(--inset);
+`;
+const Drawing = styled.svg`
+  display: block;
+  touch-action: none;
+  user-select: none;
+  text {
+    font-family: var(--body);
+    font-stretch: 84%;
+    fill: var(--ink-soft);
+  }
+  &:focus-visible {
+    outline: 3px solid var(--accent);
+    outline-offset: -3px;
+  }
+`;
+
+/** A face of a plate. */
+export interface Place {
+  plate: number;
+  side: Side;
+}
+
+const WIDTH: Record<PlateKind, number> = { friction: 52, steel: 48, backing: 60, wave: 26 };
+const GAP = 3;
+const LEFT = 40;
+const RIGHT = 16;
+const HEIGHT = 148;
+/** Width the drawing has on a usual screen. */
+const PLACE = 840;
+/** A face is never narrower than a fingertip can mark, px. */
+const LEAST_FACE = 24;
+
+interface Props {
+  name: string;
+  id: string;
+  plates: readonly PlateReading[];
+  /** Level of a layer on a face, for what lies over its heat. */
+  over: (place: Place) => { grade?: string; metal?: string; loose?: boolean };
+  at: Place;
+  /** What is told of the face at hand, for those who do not see it. */
+  said: string;
+  /** How much wider than to fit. */
+  close: boolean;
+  /** Frictions found, where they are not as many as the unit has. */
+  found: number | null;
+  onKey: (event: React.KeyboardEvent) => void;
+  onDown: (place: Place) => void;
+  onOver: (place: Place) => void;
+  onUp: () => void;
+}
+
+/** The pack edge-on, piston left, backing plate right; every plate with its two faces. */
+export function PackDrawing(props: Props) {
+  const { plates, at, id } = props;
+  const k = stretch(plates);
+  const lefts = plates.reduce<number[]>((l, p) => [...l, l.at(-1)! + WIDTH[p.kind] * k + GAP], [LEFT]);
+  const width = lefts.at(-1)! + RIGHT;
+  const svg = useRef<SVGSVGElement>(null);
+  useEffect(() => {
+    const face = svg.current?.querySelector(`[data-face="${at.plate}${at.side}"]`);
+    if (document.activeElement === svg.current) face?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [at]);
+  const missing = missingFrom(plates, props.found);
+  return (
+    <Frame>
+      <Drawing
+        ref={svg}
+        viewBox={`0 0 ${width} ${HEIGHT + 26}`}
+        style={{ width: props.close ? width * 1.6 : `max(100%, ${leastWidth(width, k)}px)` }}
+        tabIndex={0}
+        role="application"
+        aria-roledescription="pack editor"
+        aria-label={`${props.name}: ${props.said} Arrow keys move, number keys paint.`}
+        onKeyDown={props.onKey}
+        onPointerUp={props.onUp}
+        onPointerLeave={props.onUp}
+      >
+        <FacePatterns id={id} />
+        <path d={`M6 10H20V${HEIGHT - 14}H6`} fill="none" stroke="var(--ink)" strokeWidth={2.5} />
+        <rect x={20} y={34} width={12} height={HEIGHT - 72} fill="var(--steel)" stroke="var(--ink)" />
+        <text x={4} y={HEIGHT + 20} fontSize={12}>
+          Piston
+        </text>
+        {plates.map((plate, i) => (
+          <Plate
+            key={plate.index}
+            plate={plate}
+            x={lefts[i]!}
+            w={WIDTH[plate.kind] * k}
+            gone={missing.has(plate.index)}
+            {...props}
+            here={plate.index === at.plate ? at.side : null}
+          />
+        ))}
+      </Drawing>
+    </Frame>
+  );
+}
+
+/** Few plates are drawn wider, so that every pack fills its place and none is taller than another. */
+function stretch(plates: readonly PlateReading[]): number {
+  const own = plates.reduce((sum, p) => sum + WIDTH[p.kind], 0);
+  return Math.max(1, Math.min(1.9, (PLACE - LEFT - RIGHT - GAP * plates.length) / own));
+}
+
+/** As drawn, the narrowest face is that of a steel. */
+function leastWidth(width: number, k: number): number {
+  return Math.ceil((width * LEAST_FACE) / ((WIDTH.steel * k) / 2));
+}
+
+/** Plates drawn as not there: the last frictions, with the steel before each, beyond the count that was found. */
+function missingFrom(plates: readonly PlateReading[], found: number | null): Set<number> {
+  const frictions = plates.filter((p) => p.kind === 'friction');
+  if (found === null || found >= frictions.length) return new Set();
+  return new Set(frictions.slice(found).flatMap((p) => [p.index, p.index - 1]));
+}
+
+function Plate(
+  props: Props & { plate: PlateReading; x: number; w: number; gone: boolean; here: Side | null },
+) {
+  const { plate, x, w, gone, here, id, over } = props;
+  const [top, bottom] = plate.kind === 'friction' ? [26, HEIGHT - 4] : [8, HEIGHT - 20];
+  const h = bottom - top;
+  if (plate.kind === 'wave')
+    return (
+      <path
+        d={`M${x + 4} ${top} q18 ${h / 6} 0 ${h / 3} t0 ${h / 3} t0 ${h / 3}`}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={3}
+      />
+    );
+  return (
+    <g opacity={gone ? 0.3 : 1}>
+      {(['a', 'b'] as const).map((side, k) => {
+        const place = { plate: plate.index, side };
+        const { grade, metal, loose } = over(place);
+        const left = x + (k * w) / 2;
+        return (
+          <g key={side}>
+            <rect
+              data-face={`${plate.index}${side}`}
+              data-grade={grade ?? ''}
+              x={left}
+              y={top}
+              width={w / 2}
+              height={h}
+              fill={faceFill(plate.faces[side], plate.kind, id)}
+              stroke="var(--ink)"
+              strokeWidth={1}
+              style={{ cursor: 'crosshair' }}
+              onPointerDown={(event) => {
+                (event.target as SVGElement).releasePointerCapture(event.pointerId);
+                props.onDown(place);
+              }}
+              onPointerEnter={() => props.onOver(place)}
+            />
+            {metal && (
+              <rect
+                x={left}
+                y={top}
+                width={w / 2}
+                height={h}
+                fill={`url(#${id}-${metal})`}
+                pointerEvents="none"
+              />
+            )}
+            {loose && (
+              <path
+                d={`M${left + (k ? w / 2 : 0)} ${top} q${k ? 9 : -9} ${h / 8} 0 ${h / 4} t0 ${h / 4} t0 ${h / 4} t0 ${h / 4}`}
+                fill="none"
+                stroke="var(--accent)"
+                strokeWidth={3}
+                pointerEvents="none"
+              />
+            )}
+          </g>
+        );
+      })}
+      <rect
+        x={x}
+        y={top}
+        width={w}
+        height={h}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={2}
+        strokeDasharray={gone ? '5 4' : undefined}
+        pointerEvents="none"
+      />
+      {here && (
+        <rect
+          x={x + (here === 'b' ? w / 2 : 0) - 2}
+          y={top - 4}
+          width={w / 2 + 4}
+          height={h + 8}
+          fill="none"
+          stroke="var(--accent)"
+          strokeWidth={4}
+          pointerEvents="none"
+        />
+      )}
+      <text x={x + w / 2} y={HEIGHT + (plate.kind === 'friction' ? 20 : 6)} fontSize={12} textAnchor="middle">
+        {labelOf(plate)}
+      </text>
+    </g>
+  );
+}
+
+/** "F2", "S1", "Backing". */
+function labelOf({ kind, name }: PlateReading): string {
+  return kind === 'backing' ? 'Backing' : `${kind.charAt(0).toUpperCase()}${name.split(' ')[1]}`;
+}

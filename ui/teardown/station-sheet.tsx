@@ -1,0 +1,234 @@
+'use client';
+import { memo, useMemo, useState } from 'react';
+import styled from 'styled-components';
+import { valueOf } from '@/core/case';
+import type { Json, JobState } from '@/core/case';
+import type { Inspection, Subject } from '@/core/inspection';
+import type { Station } from '@/core/unit';
+import { BenchTemperature } from '@/ui/inspection/bench-warmth';
+import { soundOf } from '@/ui/inspection/quick';
+import { Readings, readingsAt } from '@/ui/inspection/readings';
+import { SubjectRow } from '@/ui/inspection/row';
+import { useInspection } from '@/ui/inspection/use-inspection';
+import { useBench, useJob, useSlot } from '@/ui/job/provider';
+import { Button, Caution, Line, Notice, Shortcuts } from '@/ui/system';
+import { packSaid } from './pack-said';
+import { PackEditor } from './pack-editor';
+
+const Sheet = styled.section`
+  background: var(--sheet);
+  border: 1px solid var(--rule-strong);
+  padding: 0 18px 14px;
+  @media (max-width: 600px) {
+    padding: 0 10px 12px;
+  }
+`;
+const Head = styled.header`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 14px;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--rule);
+  h2 {
+    font-size: 1.25rem;
+  }
+  > p {
+    flex: 1 1 220px;
+    font-size: 0.875rem;
+    line-height: 1.25;
+    color: var(--ink-soft);
+  }
+`;
+const Traps = styled.ul`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(340px, 100%), 1fr));
+  gap: 3px 10px;
+  padding: 4px 0 0;
+  line-height: 1.25;
+  p {
+    padding-top: 3px;
+    padding-bottom: 3px;
+    font-size: 0.875rem;
+  }
+  li.fastener {
+    padding: 3px 10px;
+    border-left: 4px solid var(--accent);
+    background: var(--accent-wash);
+    font-size: 0.875rem;
+  }
+`;
+const Rows = styled.ul`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(410px, 100%), 1fr));
+  grid-auto-flow: dense;
+  column-gap: 18px;
+`;
+const Foot = styled.footer`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 12px;
+  padding-top: 12px;
+`;
+
+/** Rows of a station that leave room for an open one. */
+const ROOM = 8;
+
+/** One station: its traps, its readings, and a row for each thing that comes out with it. */
+export const StationSheet = memo(function StationSheet(props: {
+  station: Station;
+  next: Station | null;
+  onNext: () => void;
+}) {
+  const { station, next, onNext } = props;
+  const { write } = useBench();
+  const inspection = useInspection();
+  const rows = inspection.rows(station.id);
+  const readings = useMemo(() => readingsAt(inspection, rows), [inspection, rows]);
+  const out = useSlot(`station.${station.id}.out`) === true;
+  const warm = rows.some((s) =>
+    [...inspection.points(s).values()].some((p) => p.point.ask?.includes('temperatureC')),
+  );
+  // Where there is room the first pack lies open.
+  const [open, setOpen] = useState<string | null>(
+    (rows.length <= ROOM && rows.find((s) => s.head === 'element')?.slot) || null,
+  );
+  const takeOut = () => write(`station.${station.id}.out`, out ? null : true);
+  const outAndNext = () => {
+    if (!out) takeOut();
+    onNext();
+  };
+  return (
+    <Sheet aria-label={station.name}>
+      <Head>
+        <h2>
+          {station.order}. {station.name}
+        </h2>
+        <p>{station.tools.length > 0 && `Tools: ${station.tools.join(', ')}`}</p>
+        {warm && <BenchTemperature />}
+        <Button $kind={out ? 'plain' : 'main'} onPress={takeOut}>
+          {out ? 'Out: put back on record' : 'It is out'}
+        </Button>
+      </Head>
+      <TrapList station={station} out={out} />
+      <Readings readings={readings} />
+      <Rows>
+        {rows.map((subject) => (
+          <StationRow key={subject.slot} subject={subject} open={open === subject.slot} onOpen={setOpen} />
+        ))}
+      </Rows>
+      <Foot>
+        <RestSound rows={rows} />
+        <Button $kind="main" onPress={outAndNext} isDisabled={!next && out}>
+          {out ? 'Next' : 'Out'}
+          {next ? `${out ? '' : ', next'}: ${next.name}` : ''}
+        </Button>
+      </Foot>
+      <Shortcuts
+        list={[
+          { key: 'o', words: 'The station is out, or put back', run: takeOut },
+          { key: 'n', words: 'Out, and on to the next station', run: outAndNext },
+        ]}
+      />
+    </Sheet>
+  );
+});
+
+function StationRow(props: { subject: Subject; open: boolean; onOpen: (slot: string | null) => void }) {
+  const { subject, open, onOpen } = props;
+  const { unit } = useBench();
+  const element = subject.head === 'element' ? unit.elements.find((e) => e.id === subject.ids[0]) : undefined;
+  if (!element?.pack) return <SubjectRow subject={subject} open={open} onOpen={onOpen} />;
+  return <PackRow subject={subject} open={open} onOpen={onOpen} />;
+}
+
+/** A pack says of itself how much was looked at, and how it looks. */
+function PackRow(props: { subject: Subject; open: boolean; onOpen: (slot: string | null) => void }) {
+  const { subject, open, onOpen } = props;
+  const { state, unit } = useJob();
+  const inspection = useInspection();
+  const element = unit.elements.find((e) => e.id === subject.ids[0])!;
+  return (
+    <SubjectRow
+      subject={subject}
+      open={open}
+      onOpen={onOpen}
+      picture={open && <PackEditor element={element} />}
+      said={packSaid(inspection, state, element)}
+    />
+  );
+}
+
+/** What can hurt or be broken here, what holds it, and what is still in the way. */
+function TrapList({ station, out }: { station: Station; out: boolean }) {
+  const { unit, state } = useJob();
+  const inTheWay = station.blockedBy
+    .filter((id) => !valueOf(state, `station.${id}.out`))
+    .map((id) => unit.stations.find((s) => s.id === id)!.name);
+  if (station.cautions.length + station.fasteners.length + inTheWay.length === 0) return null;
+  return (
+    <Traps aria-label="Watch out">
+      {station.cautions.map((c) => (
+        <li key={c}>
+          <Caution>{c}</Caution>
+        </li>
+      ))}
+      {station.fasteners.map((f) => (
+        <li key={f} className="fastener">
+          {f}
+        </li>
+      ))}
+      {inTheWay.length > 0 && (
+        <li>
+          <Notice>
+            {out ? 'Taken out before' : 'Still in the way'}: {inTheWay.join(', ')}.
+          </Notice>
+        </li>
+      )}
+    </Traps>
+  );
+}
+
+/** Everything of the station nobody has looked at yet is sound: each is recorded by its own name, in one step to undo. */
+function RestSound({ rows }: { rows: readonly Subject[] }) {
+  const { state } = useJob();
+  const { writeMany } = useBench();
+  const inspection = useInspection();
+  const [done, setDone] = useState<[string, Json][] | null>(null);
+  const rest = restOf(inspection, state, rows);
+  const record = () => {
+    writeMany(rest);
+    setDone(rest);
+  };
+  return (
+    <Line>
+      <Button isDisabled={rest.length === 0} onPress={record}>
+        Rest of this station sound{rest.length ? ` (${rest.length})` : ''}
+      </Button>
+      {done && (
+        <span role="status">
+          Recorded sound: {done.map(([slot]) => inspection.named(slot)!.subject.name).join(', ')}.{' '}
+          <Button
+            $kind="quiet"
+            $small
+            onPress={() => {
+              writeMany(done.map(([slot]): [string, Json] => [slot, null]));
+              setDone(null);
+            }}
+          >
+            Take that back
+          </Button>
+        </span>
+      )}
+      <Shortcuts list={[{ key: 'r', words: 'The rest of the station is sound', run: record }]} />
+    </Line>
+  );
+}
+
+function restOf(inspection: Inspection, state: JobState, rows: readonly Subject[]): [string, Json][] {
+  const slots = Object.keys(state);
+  return rows
+    .filter((s) => !slots.some((slot) => slot.startsWith(`${s.slot}.`)))
+    .flatMap((s) => soundOf(inspection, s));
+}

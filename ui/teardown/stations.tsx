@@ -1,0 +1,96 @@
+'use client';
+import { Check } from 'lucide-react';
+import { memo } from 'react';
+import { ToggleButton } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Station } from '@/core/unit';
+import { useSlot } from '@/ui/job/provider';
+
+const List = styled.ol`
+  display: grid;
+  grid-auto-flow: column;
+  grid-auto-columns: minmax(0, 1fr);
+  gap: 3px;
+  @media (max-width: 1000px) {
+    grid-auto-columns: minmax(92px, 1fr);
+    overflow-x: auto;
+  }
+`;
+const Tab = styled(ToggleButton)`
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 0 5px;
+  align-content: start;
+  width: 100%;
+  height: 54px;
+  padding: 4px 4px 2px;
+  border: 0;
+  border-top: 4px solid var(--rule-strong);
+  background: var(--sheet);
+  color: var(--ink);
+  font-size: 0.75rem;
+  font-stretch: 76%;
+  line-height: 1.1;
+  text-align: left;
+  overflow: hidden;
+  cursor: pointer;
+  hyphens: auto;
+  b {
+    font-size: 0.9375rem;
+    line-height: 1;
+  }
+  svg {
+    grid-column: 1;
+  }
+  &[data-hovered] {
+    background: var(--inset);
+  }
+  &[data-out] {
+    border-top-style: dotted;
+    background: transparent;
+    color: var(--ink-soft);
+  }
+  &[data-selected] {
+    background: var(--ink);
+    color: var(--sheet);
+    border-top: 4px solid var(--accent);
+  }
+`;
+
+/** The stations in removal order; what is out is ticked. */
+export function Stations(props: {
+  order: readonly Station[];
+  chosen: string;
+  onChoose: (id: string) => void;
+}) {
+  return (
+    <List aria-label="Stations in removal order">
+      {props.order.map((s) => (
+        <li key={s.id}>
+          <StationTab station={s} chosen={s.id === props.chosen} onChoose={props.onChoose} />
+        </li>
+      ))}
+    </List>
+  );
+}
+
+const StationTab = memo(function StationTab(props: {
+  station: Station;
+  chosen: boolean;
+  onChoose: (id: string) => void;
+}) {
+  const { station } = props;
+  const out = useSlot(`station.${station.id}.out`) === true;
+  return (
+    <Tab
+      aria-label={`${station.order} ${station.name}${out ? ', out' : ''}`}
+      isSelected={props.chosen}
+      data-out={out || undefined}
+      onChange={() => props.onChoose(station.id)}
+    >
+      <b>{station.order}</b>
+      <span style={{ gridRow: 'span 2' }}>{station.name}</span>
+      {out && <Check size={14} aria-hidden />}
+    </Tab>
+  );
+});
