@@ -3,6 +3,7 @@ import workerpool from 'workerpool';
 import type { CaseDocument } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import { checkCase, checkUnit, unitWarnings } from '@/core/validation';
+import { unitKnowledge } from '@/data/knowledge';
 import type { BackgroundTasks, ReadCase, UnitReview } from '@/server/background-tasks';
 import { acceptPhoto, reencode } from '@/server/pictures';
 
@@ -45,7 +46,7 @@ async function readCase(text: Uint8Array): Promise<ReadCase> {
 
 async function reviewUnit(value: unknown): Promise<UnitReview> {
   const problems = checkUnit(value);
-  return { problems, warnings: problems.length ? [] : unitWarnings(value as UnitDefinition) };
+  return { problems, warnings: problems.length ? [] : unitWarnings(value as UnitDefinition, unitKnowledge) };
 }
 
 // The PDF writer is large: only a process that writes one loads it.

@@ -10,6 +10,7 @@ import {
 import type { Fault, GearSolution, Margin } from '@/core/powerflow';
 import type { Attachment, UnitDefinition } from '@/core/unit';
 import { unitWarnings } from '@/core/validation';
+import { unitKnowledge } from '@/data/knowledge';
 
 /** Nine places: more than the tolerance of the solver, few enough to read. */
 const places = (v: number | null, n = 9) => (v === null ? null : Number(v.toFixed(n)));
@@ -34,7 +35,7 @@ export function unitJson(unit: UnitDefinition, faults: Fault[], torque: number |
             lowPressure: burningOrder(unit, 'low-pressure').map((m) => m.element),
             overload: burningOrder(unit, 'overload').map((m) => m.element),
           },
-          warnings: unitWarnings(unit),
+          warnings: unitWarnings(unit, unitKnowledge),
         }),
   };
 }
@@ -111,7 +112,8 @@ export function unitText(unit: UnitDefinition, faults: Fault[], torque: number |
       );
     lines.push(`Burn in this order when pressure falls: ${order('low-pressure')}`);
     lines.push(`Burn in this order when torque rises: ${order('overload')}`);
-    for (const w of unitWarnings(unit)) lines.push(`Note ${w.pointer}: ${w.message}. ${w.remedy}`);
+    for (const w of unitWarnings(unit, unitKnowledge))
+      lines.push(`Note ${w.pointer}: ${w.message}. ${w.remedy}`);
   }
   return `${lines.join('\n')}\n`;
 }

@@ -5,6 +5,7 @@ import bearing from './inspection/bearing.json';
 import bushing from './inspection/bushing.json';
 import carrier from './inspection/carrier.json';
 import caseFile from './inspection/case.json';
+import checks from './inspection/checks.json';
 import converter from './inspection/converter.json';
 import cooler from './inspection/cooler.json';
 import debris from './inspection/debris.json';
@@ -36,6 +37,7 @@ import pawl from './inspection/pawl.json';
 import pinions from './inspection/pinions.json';
 import piston from './inspection/piston.json';
 import planetary from './inspection/planetary.json';
+import pressure from './inspection/pressure.json';
 import pump from './inspection/pump.json';
 import pumpCover from './inspection/pump-cover.json';
 import rangeSwitch from './inspection/range-switch.json';
@@ -68,6 +70,7 @@ export const inspection = {
     bushing,
     carrier,
     caseFile,
+    checks,
     converter,
     cooler,
     debris,
@@ -99,6 +102,7 @@ export const inspection = {
     pinions,
     piston,
     planetary,
+    pressure,
     pump,
     pumpCover,
     rangeSwitch,

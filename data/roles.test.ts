@@ -20,6 +20,9 @@ const POINTING = new Set([
   'liningParts',
   'drumPart',
   'takesAlong',
+  'soldAs',
+  'mistakenFor',
+  'with',
   'blockedBy',
   'commonFeed',
 ]);

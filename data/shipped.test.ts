@@ -17,7 +17,7 @@ import scopeRules from './policies/scope-rules.json';
 import scopeRulesSchema from './policies/scope-rules.schema.json';
 import shop from './prices/shop.json';
 import shopSchema from './prices/shop.schema.json';
-import { knowledge } from './knowledge';
+import { knowledge, unitKnowledge } from './knowledge';
 import { shippedUnits } from './shipped';
 
 const unit = shippedUnits.find((u) => u.id === 'ostrel-four')!;
@@ -26,7 +26,7 @@ const diagnose = diagnoser(unit, knowledge);
 describe.each(shippedUnits.map((u): [string, UnitDefinition] => [u.id, u]))('%s', (_, shipped) => {
   test('is valid, and nothing about it is odd', () => {
     expect(checkUnit(shipped)).toEqual([]);
-    expect(unitWarnings(shipped)).toEqual([]);
+    expect(unitWarnings(shipped, unitKnowledge)).toEqual([]);
   });
   test('every friction element names its lining, what feeds it and what carries it', () => {
     for (const e of shipped.elements.filter((x) => x.pack || x.band)) {

@@ -32,6 +32,8 @@ export interface RootTemplate {
   id?: string;
   /** For `part`: the roles it strikes. */
   roles?: string[];
+  /** For `part`: the kinds it strikes. */
+  kinds?: string[];
   role?: 'shift' | 'pressure' | 'lock-up';
   /** Relative frequency, before anything is known. */
   prior: number;

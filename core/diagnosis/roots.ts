@@ -114,7 +114,10 @@ function targetsOf(unit: UnitDefinition, template: RootTemplate): Target[] {
     case 'once':
       return [blank];
     case 'part':
-      return partsWithRole(unit, ...(template.roles ?? [])).map((part) => ({ ...blank, part }));
+      return [
+        ...partsWithRole(unit, ...(template.roles ?? [])),
+        ...unit.parts.filter((p) => template.kinds?.includes(p.kind ?? '')),
+      ].map((part) => ({ ...blank, part, gearset: part.gearset ?? null }));
     case 'feed-part':
       return unit.parts.flatMap((part) => {
         const elements = unit.elements.filter((e) => e.feedPath.includes(part.id)).map((e) => e.id);

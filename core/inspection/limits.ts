@@ -24,6 +24,10 @@ type LimitOf = (unit: UnitDefinition, subject: Subject) => Limit | null;
 const pack = (unit: UnitDefinition, { element }: Subject) =>
   element === null ? undefined : elementOf(unit, element).pack;
 
+/** Line pressure at a load, in a range that has its own. */
+const pressureOf = (unit: UnitDefinition, load: 'idle' | 'full', range?: string) =>
+  unit.specs.find((s) => s.kind === 'pressure' && s.load === load && s.range === range) ?? null;
+
 /** Limits that stand with what they belong to; all others are specs. */
 const OWN: Partial<Record<LimitKind, LimitOf>> = {
   'pack-clearance': (unit, subject) => pack(unit, subject)?.clearance ?? null,
@@ -38,6 +42,9 @@ const OWN: Partial<Record<LimitKind, LimitOf>> = {
     const own = pack(unit, subject);
     return own ? { nominal: own.steelThickness, min: own.worn?.steel } : null;
   },
+  'pressure-idle': (unit) => pressureOf(unit, 'idle'),
+  'pressure-full': (unit) => pressureOf(unit, 'full'),
+  'pressure-reverse': (unit) => pressureOf(unit, 'full', 'R'),
   'plate-count': (unit, subject) => {
     const own = pack(unit, subject);
     return own ? { min: own.frictions, max: own.frictions } : null;

@@ -78,6 +78,9 @@ export interface Point {
   when?: 'limit';
   /** Answered in the row itself; "the rest is sound" answers it too. */
   quick?: true;
+  /** What can hurt somebody at it; and what its answer clears, or does not. */
+  caution?: string;
+  hint?: string;
   /** The picture that records it beside the row. */
   picture?: 'pack' | 'band' | 'planetary';
 }
@@ -113,7 +116,9 @@ export const LIMIT_KINDS = [
   'tip-clearance',
   'body-clearance',
   'runout',
-  'pressure',
+  'pressure-idle',
+  'pressure-full',
+  'pressure-reverse',
   'flow',
   'depth',
   'height',

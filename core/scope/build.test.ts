@@ -271,3 +271,44 @@ describe('facts', () => {
     ]);
   });
 });
+
+describe('what is ordered, and what it takes', () => {
+  test('a part sold in a set is ordered as the set, once, with the part named in the reason', () => {
+    const values = {
+      'part.gasket-upper.gasket': { is: 'blown' },
+      'part.separator-plate.plate': { is: 'hammered' },
+    };
+    const { lines } = scope([rule('failed', [{ part: '$p' }], { when: ['part:$p=failed'] })], values);
+    expect(lines.map((l) => [l.key, l.price])).toEqual([['part-valve-body-gasket-set', 6400]]);
+    expect(lines[0]!.reasons.map((r) => r.words)).toEqual(['Because of failed (Valve body gasket, upper)']);
+  });
+  test('what is only cleaned or measured is no order', () => {
+    const { lines } = scope([rule('clean', [{ part: 'separator-plate', action: 'clean' }])]);
+    expect(lines[0]!.key).toBe('part-separator-plate');
+  });
+  test('a root cause sold in a set is in the scope with the set', () => {
+    const cause: ScopeCause = { id: 'c', mode: 'm', part: 'gasket-upper', element: null, gearset: null };
+    expect(scope([rule('a', [{ part: 'gasket-upper' }])], {}, cause).warnings).toEqual([]);
+    expect(scope([], {}, cause).warnings.join()).toMatch(/root cause, valve body gasket, upper, is not/);
+  });
+  test('hours two operations would both count are counted once', () => {
+    const hours = (...operations: string[]) =>
+      Object.fromEntries(
+        scope([
+          rule(
+            'a',
+            operations.map((operation) => ({ operation })),
+          ),
+        ]).lines.map((l) => [l.key, l.hours]),
+      );
+    const alone = hours('pump')['labour-pump']!;
+    const both = hours('pump', 'overhaul');
+    expect(both['labour-pump']).toBeCloseTo(alone - 0.6, 9);
+    expect(both['labour-overhaul']).toBe(hours('overhaul')['labour-overhaul']);
+  });
+  test('hours the technician set are left alone', () => {
+    const edit = { 'scope.line.labour-pump': { change: 'change', hours: 5, reason: 'seized' } };
+    const { lines } = scope([rule('a', [{ operation: 'pump' }, { operation: 'overhaul' }])], edit);
+    expect(lines.find((l) => l.key === 'labour-pump')!.hours).toBe(5);
+  });
+});

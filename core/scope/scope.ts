@@ -1,8 +1,8 @@
 import { below } from '@/core/case';
 import type { JobState } from '@/core/case';
 import type { FactKnowledge } from '@/core/facts';
-import { operationWithRole, partOf, partsWithRole } from '@/core/unit';
-import type { LabourOperation, UnitDefinition } from '@/core/unit';
+import { midSentence, operationWithRole, partOf, partsWithRole } from '@/core/unit';
+import type { LabourOperation, Part, UnitDefinition } from '@/core/unit';
 import { scopeFacts } from './facts';
 import type { Policies, ScopeCause } from './facts';
 import { fire, partsOfLine } from './rules';
@@ -89,6 +89,7 @@ export function buildScope(
   }
   const removed: ScopeLine[] = [];
   for (const [key, edit] of below(state, 'scope.line.')) applyEdit(unit, lines, removed, key, edit);
+  for (const line of lines.values()) withoutOverlap(unit, lines, line);
   const kit = partsWithRole(unit, 'overhaul-kit').some((p) => lines.has(`part-${p.id}`));
   for (const line of lines.values()) {
     line.inKit =
@@ -141,10 +142,11 @@ function partLine(
   reason: Reason,
   onTheShop = false,
 ): ScopeLine {
-  const part = partOf(unit, id);
   const bought = STRENGTH[action] >= STRENGTH.replace;
+  const part = bought ? orderedAs(unit, id) : partOf(unit, id);
+  const why = part.id === id ? reason : { ...reason, words: `${reason.words} (${partOf(unit, id).name})` };
   return {
-    ...blank(`part-${id}`, 'part', part.name, reason),
+    ...blank(`part-${part.id}`, 'part', part.name, why),
     station: part.station,
     action,
     price: bought ? (part.price ?? 0) : 0,
@@ -158,6 +160,27 @@ function operationLine(operation: LabourOperation | undefined, reason: Reason): 
   return operation
     ? [{ ...blank(`labour-${operation.id}`, 'labour', operation.name, reason), hours: operation.hours }]
     : [];
+}
+
+/** What is ordered for a part: itself, or the set or successor it is sold as. */
+function orderedAs(unit: UnitDefinition, id: string): Part {
+  let part = partOf(unit, id);
+  // As often as there are parts at most: a circle of successors ends somewhere.
+  for (let k = 0; part.soldAs !== undefined && k < unit.parts.length; k++) part = partOf(unit, part.soldAs);
+  return part;
+}
+
+/** Hours two operations would both count are counted once; hours the technician set stand. */
+function withoutOverlap(unit: UnitDefinition, lines: Map<string, ScopeLine>, line: ScopeLine): void {
+  const operation = unit.labour.find((o) => `labour-${o.id}` === line.key);
+  if (!operation || line.edited) return;
+  for (const { with: other, hours } of operation.overlaps ?? []) {
+    const known = lines.get(`labour-${other}`);
+    if (!known) continue;
+    line.hours = Math.max(0, Math.round((line.hours - hours) * 100) / 100);
+    const words = `${hours} h less: done along with “${known.name}”`;
+    line.reasons = [...line.reasons, { rule: 'overlap', words, slots: [], firm: false }];
+  }
 }
 
 /** Two rules for one part: the stronger action stands, both reasons are kept. */
@@ -242,9 +265,10 @@ function warningsOf(
     const firm = line.reasons.find((r) => r.firm);
     return firm ? [`${line.name} was taken out, though: ${firm.words.toLowerCase()}.`] : [];
   });
-  if (cause?.part && !lines.has(`part-${cause.part}`) && unit.parts.some((p) => p.id === cause.part)) {
+  const root = cause?.part && unit.parts.some((p) => p.id === cause.part) ? cause.part : null;
+  if (root && !lines.has(`part-${root}`) && !lines.has(`part-${orderedAs(unit, root).id}`)) {
     warnings.push(
-      `The root cause, ${partOf(unit, cause.part).name.toLowerCase()}, is not in the scope: the job cannot be released without a written waiver.`,
+      `The root cause, ${midSentence(partOf(unit, root).name)}, is not in the scope: the job cannot be released without a written waiver.`,
     );
   }
   for (const part of unit.parts) {

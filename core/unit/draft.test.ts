@@ -17,6 +17,7 @@ import {
   withForwardSign,
 } from './index';
 import type { UnitDefinition } from './index';
+import { unitKnowledge } from '@/data/knowledge';
 
 /** Two speeds and a third by the brake of another member: one planetary, a clutch and a brake. */
 function entered(): UnitDefinition {
@@ -33,7 +34,7 @@ function entered(): UnitDefinition {
 describe('a unit entered step by step', () => {
   test('is one Pelvik can use, with nothing odd about it', () => {
     expect(checkUnit(entered())).toEqual([]);
-    expect(unitWarnings(entered())).toEqual([]);
+    expect(unitWarnings(entered(), unitKnowledge)).toEqual([]);
     expect(gearOutcome(entered(), 'D1').ratio).toBeCloseTo(1 + 36 / 72, 12);
     expect(gearOutcome(entered(), 'D2').ratio).toBeCloseTo(1, 12);
   });

@@ -12,6 +12,12 @@ export interface Part {
   /** The element or gearset it belongs to, where the paths of the unit do not say. */
   element?: string;
   gearset?: string;
+  /** Sizes it is sold in, m. */
+  sizes?: number[];
+  /** It is sold as this part only: the set it belongs to, or its successor. */
+  soldAs?: string;
+  /** Parts of nearly equal size it is taken for. */
+  mistakenFor?: string[];
   station: string;
   material: 'steel' | 'aluminium' | 'bronze' | 'lining' | 'rubber' | 'plastic' | 'paper' | 'copper';
   splits?: { member: string; away: Attachment[] };
@@ -26,6 +32,8 @@ export interface Part {
   price?: number;
   leadDays?: number;
   coreDeposit?: number;
+  /** Days to bring the old part back for its deposit. */
+  returnDays?: number;
   supplier?: string;
   kit?: 'overhaul' | 'separate' | 'always';
   /** Parts that are renewed with it, because it cannot go back without them. */
@@ -100,6 +108,9 @@ export interface Spec {
   gearset?: string;
   part?: string;
   element?: string;
+  /** For pressure: at which load, and in which range where it is not the same in all. */
+  load?: 'idle' | 'full';
+  range?: string;
 }
 
 export const SPEC_KINDS = [
@@ -127,6 +138,8 @@ export interface LabourOperation {
   role?: OperationRole;
   name: string;
   hours: number;
+  /** Hours saved where another operation is done too. */
+  overlaps?: { with: string; hours: number }[];
 }
 
 export interface Variant {

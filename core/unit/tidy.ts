@@ -8,7 +8,8 @@ export function removeElement(unit: UnitDefinition, id: string): UnitDefinition 
   if (!element) return unit;
   const rest = unit.elements.filter((e) => e.id !== id);
   const needed = new Set([...rest.flatMap(partsNamedBy), ...partsNamedElsewhere(unit)]);
-  const own = partsNamedBy(element).filter((p) => !needed.has(p));
+  const belonging = unit.parts.filter((p) => p.element === id).map((p) => p.id);
+  const own = [...partsNamedBy(element), ...belonging].filter((p) => !needed.has(p));
   return tidy({
     ...unit,
     elements: rest,
@@ -21,7 +22,8 @@ export function removeElement(unit: UnitDefinition, id: string): UnitDefinition 
 }
 
 function partsNamedBy(e: Element): string[] {
-  return [...e.feedPath, ...e.powerPath, ...(e.liningParts ?? []), ...(e.drumPart ? [e.drumPart] : [])];
+  const single = [e.drumPart, e.part].filter((p) => p !== undefined);
+  return [...e.feedPath, ...e.powerPath, ...(e.liningParts ?? []), ...single];
 }
 
 /** Parts that solenoids, bearings, limits, variants and the common feed name. */
@@ -32,8 +34,10 @@ function partsNamedElsewhere(unit: UnitDefinition): string[] {
 
 /** Takes a gearset out, with what only it needed. */
 export function removeGearset(unit: UnitDefinition, id: string): UnitDefinition {
+  const needed = new Set([...unit.elements.flatMap(partsNamedBy), ...partsNamedElsewhere(unit)]);
   return tidy({
     ...unit,
+    parts: unit.parts.filter((p) => p.gearset !== id || needed.has(p.id)),
     gearsets: unit.gearsets.filter((g) => g.id !== id),
     specs: unit.specs.map(({ gearset, ...s }) => (gearset && gearset !== id ? { ...s, gearset } : s)),
   });
@@ -55,6 +59,12 @@ export function tidy(unit: UnitDefinition): UnitDefinition {
   const parts = unit.parts.map((part) => {
     const { splits, ...plain } = part;
     if (plain.takesAlong) plain.takesAlong = plain.takesAlong.filter((id) => partIds.has(id));
+    const likes = plain.mistakenFor?.filter((id) => partIds.has(id));
+    if (likes?.length) plain.mistakenFor = likes;
+    else delete plain.mistakenFor;
+    if (!partIds.has(plain.soldAs ?? '')) delete plain.soldAs;
+    if (!elementIds.has(plain.element ?? '')) delete plain.element;
+    if (!gearsetIds.has(plain.gearset ?? '')) delete plain.gearset;
     const away = splits?.away.filter((a) =>
       'element' in a ? elementIds.has(a.element) : 'gearset' in a ? gearsetIds.has(a.gearset) : true,
     );
@@ -74,6 +84,9 @@ export function tidy(unit: UnitDefinition): UnitDefinition {
     ...unit,
     members: unit.members.filter((m) => used.has(m.id)),
     bearings,
+    specs: unit.specs.map(({ element, ...s }) =>
+      element && elementIds.has(element) ? { ...s, element } : s,
+    ),
     sensors: unit.sensors.map(({ member, ...s }) => (member && used.has(member) ? { ...s, member } : s)),
     parts,
     stations: stations.map((s, k) => ({

@@ -107,6 +107,7 @@ export interface Pack {
   steelThickness: number;
   /** Thinner than this a plate is worn out, m. */
   worn?: { friction?: number; steel?: number };
+  setUp?: PackSetUp;
   mu: number;
   /** The area oil presses in every gear that applies it. */
   pistonArea: number;
@@ -115,6 +116,26 @@ export interface Pack {
   returnForce: number;
   centrifugal?: Centrifugal;
   clearance: Limits;
+}
+
+/** What a pack is stacked and measured by, m. */
+export interface PackSetUp {
+  /** From a face of the snap-ring groove to the piston, home. */
+  grooveToPiston: number;
+  /** Which face of the groove was measured; with the upper one the ring is taken off. */
+  grooveFace: 'lower' | 'upper';
+  ringThickness: number;
+  backingThickness?: number;
+  /** Wave or cone spring as it is stacked. */
+  waveHeight?: number;
+  pistonHeight: number;
+  /** Lowest the piston may be cut to. */
+  pistonLowest: number;
+  /** Length of the hub the frictions ride on, and of the drum splines. */
+  hubLength: number;
+  drumLength: number;
+  frictionSizes: number[];
+  steelSizes: number[];
 }
 
 /** The ring of oil that turns with the drum and presses the piston by itself. `balanced` is the share a balance piston takes back. */

@@ -6,6 +6,7 @@ import { readsOf } from '@/tests/fixtures/reads';
 import { checkUnit, unitWarnings } from './index';
 import type { Problem } from './index';
 import { outOfBounds, UNIT_BOUNDS } from './size';
+import { unitKnowledge } from '@/data/knowledge';
 
 const four = ostrelFour as unknown as UnitDefinition;
 const changed = (change: (unit: UnitDefinition) => void): UnitDefinition => {
@@ -138,7 +139,7 @@ describe('what is odd but can be used is a warning', () => {
   ])('%s', (_, pointer, change) => {
     const unit = changed(change);
     expect(checkUnit(unit)).toEqual([]);
-    expect(unitWarnings(unit).map((w) => w.pointer)).toContain(pointer);
+    expect(unitWarnings(unit, unitKnowledge).map((w) => w.pointer)).toContain(pointer);
   });
 });
 

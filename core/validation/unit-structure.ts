@@ -57,6 +57,7 @@ function references(unit: UnitDefinition, report: Report): void {
     station: ids(unit.stations),
     gearset: ids(unit.gearsets),
     gear: new Set(unit.gears.map((g) => g.key)),
+    operation: ids(unit.labour),
   };
   const need = (kind: keyof typeof known, id: string | undefined, pointer: string) => {
     if (id === undefined || known[kind].has(id)) return;
@@ -97,6 +98,7 @@ function references(unit: UnitDefinition, report: Report): void {
     for (const path of ['feedPath', 'powerPath', 'liningParts'] as const)
       needAll('part', element[path], `${at}/${path}`);
     need('part', element.drumPart, `${at}/drumPart`);
+    need('part', element.part, `${at}/part`);
     needAll('gear', element.pack?.secondArea?.gears, `${at}/pack/secondArea/gears`);
   });
   unit.gears.forEach((gear, k) => needAll('element', gear.apply, `/gears/${k}/apply`));
@@ -119,17 +121,25 @@ function references(unit: UnitDefinition, report: Report): void {
     const at = `/parts/${k}`;
     need('station', part.station, `${at}/station`);
     needAll('part', part.takesAlong, `${at}/takesAlong`);
+    needAll('part', part.mistakenFor, `${at}/mistakenFor`);
+    need('part', part.soldAs, `${at}/soldAs`);
+    need('element', part.element, `${at}/element`);
+    need('gearset', part.gearset, `${at}/gearset`);
     need('member', part.splits?.member, `${at}/splits/member`);
     part.splits?.away.forEach((a, i) => {
       if ('element' in a) need('element', a.element, `${at}/splits/away/${i}/element`);
       if ('gearset' in a) need('gearset', a.gearset, `${at}/splits/away/${i}/gearset`);
     });
   });
+  unit.labour.forEach((l, k) =>
+    l.overlaps?.forEach((o, i) => need('operation', o.with, `/labour/${k}/overlaps/${i}/with`)),
+  );
   unit.variants.forEach((v, k) => need('part', v.part, `/variants/${k}/part`));
   unit.specs.forEach((s, k) => {
     need('station', s.station, `/specs/${k}/station`);
     need('gearset', s.gearset, `/specs/${k}/gearset`);
     need('part', s.part, `/specs/${k}/part`);
+    need('element', s.element, `/specs/${k}/element`);
     if (s.min === undefined && s.max === undefined)
       report.add(`/specs/${k}`, 'has no limit', 'Give min, max or both.');
   });

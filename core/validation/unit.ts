@@ -8,6 +8,8 @@ import { connectionProblems } from './unit-connections';
 import { gearProblems } from './unit-gears';
 import { teethWarnings } from './unit-teeth';
 import { completenessWarnings } from './unit-completeness';
+import { inspectionWarnings } from './unit-inspection';
+import type { UnitKnowledge } from './unit-inspection';
 
 const validate = ajv.compile(schema);
 
@@ -27,7 +29,10 @@ export function checkUnit(value: unknown): Problem[] {
   return connections.length ? connections : gearProblems(unit);
 }
 
-/** What is odd about a usable unit but does not stop it: tooth counts that do not assemble, gaps in what is stated. */
-export function unitWarnings(unit: UnitDefinition): Problem[] {
-  return [...teethWarnings(unit), ...completenessWarnings(unit)];
+/**
+ * What is odd about a usable unit but does not stop it: tooth counts that do not assemble, gaps in what is stated, and
+ * what can be neither looked at nor suspected.
+ */
+export function unitWarnings(unit: UnitDefinition, knowledge: UnitKnowledge): Problem[] {
+  return [...teethWarnings(unit), ...completenessWarnings(unit), ...inspectionWarnings(unit, knowledge)];
 }
