@@ -52,6 +52,12 @@ const SLOTS = {
     'vehicle.model': text(60),
     'vehicle.year': integer(1950, 2100),
     'vehicle.plate': text(20),
+    'vehicle.serial': text(40),
+    'vehicle.engine': text(60),
+    'vehicle.drive': oneOf(['front', 'rear', 'all']),
+    /** Of a bare unit or core: where it came from, and what it cost, minor units. */
+    'unit-source.from': text(120),
+    'unit-source.cost': integer(0, 100_000_000),
     'vehicle.odometerKm': number(0, 3_000_000),
     'vehicle.value': integer(0, 100_000_000),
     'job.promised': day,
@@ -69,11 +75,19 @@ const SLOTS = {
     'history.fluid': oneOf(['not-recent', 'recent', 'unknown']),
     'history.towing': oneOf(['none', 'light', 'heavy', 'unknown']),
     'history.powerFactor': number(0.5, 4),
+    'history.tyres': oneOf(['stock', 'larger', 'unknown']),
+    'history.mud': oneOf(['none', 'mud', 'water', 'unknown']),
+    'history.parkRolling': oneOf(['no', 'yes', 'unknown']),
+    /** The earlier job it comes back from. */
+    'history.comeback': integer(1, 100_000_000),
     'history.repair.*': object(
       { done: text(300), changed: text(300), part: text(80), effect: oneOf(REPAIR_EFFECTS) },
       ['done'],
     ),
-    'history.opinion.*': object({ by: text(120), said: text(600) }, ['said']),
+    'history.opinion.*': object(
+      { by: text(120), said: text(600), part: text(80), effect: oneOf(REPAIR_EFFECTS) },
+      ['said'],
+    ),
     'roadtest.*': object(
       {
         km: number(0, 2000),
@@ -84,8 +98,30 @@ const SLOTS = {
       },
       ['temperature', 'result'],
     ),
+    /** One drive with the gear asked for, and what was measured: what gear it really is follows. */
+    'speeds.*': object(
+      {
+        gear: text(8),
+        engineRpm: number(0, 12_000),
+        inputRpm: number(0, 20_000),
+        outputRpm: number(0, 20_000),
+        warmth: oneOf(['cold', 'warm', 'hot']),
+      },
+      ['gear', 'inputRpm', 'outputRpm'],
+    ),
     'codes.scan': oneOf(['none', 'these', 'not-scanned']),
-    'codes.list.*': object({ kind: oneOf(['electrical', 'rationality']), note: text(300) }, ['kind']),
+    'codes.list.*': object(
+      {
+        kind: oneOf(['electrical', 'rationality']),
+        gear: text(8),
+        /** What the computer kept of the moment. */
+        freeze: text(300),
+        /** When it was cleared, and by whom; absent: it stands. */
+        cleared: text(120),
+        note: text(300),
+      },
+      ['kind'],
+    ),
   },
   teardown: {
     'station.*.out': yesNo,

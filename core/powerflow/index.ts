@@ -1,3 +1,4 @@
+export { inForwardSense } from './forward-sense';
 export { faultKey, faultName, pairsOf, singleFaults } from './fault';
 export type { Fault } from './fault';
 export { coastBehaviour, gearOutcome, solveGear, turbineTorque } from './solve';

@@ -7,7 +7,7 @@ import { CANNOT_TELL, TAKEDOWN, WARMTHS } from '@/core/case';
 import type { Finding, Warmth } from '@/core/case';
 import type { CataloguePoint, Condition, FieldKind, Subject } from '@/core/inspection';
 import { useBench, useSlots } from '@/ui/job/provider';
-import { Choice, NumberInput, TextInput } from '@/ui/system';
+import { Caption, Caution, Choice, NumberInput, TextInput } from '@/ui/system';
 import { AmountsMatrix } from './amounts-field';
 import { Levels, Unjudged } from './levels';
 import { MeasureField } from './measure-field';
@@ -148,7 +148,9 @@ function Reading(props: Props & { reading: string | null; number: number; onAgai
           )}
         </Name>
       )}
+      {number === 0 && point.point.caution && <Caution>{point.point.caution}</Caution>}
       {FIELDS[kind]({ subject, point, handle, label: named })}
+      {number === 0 && point.point.hint && <Caption>{point.point.hint}</Caption>}
       {handle.finding && <With subject={subject} point={point} handle={handle} label={label} />}
     </>
   );

@@ -8,8 +8,8 @@ import { useFinding } from './use-finding';
 
 const Panel = styled.section`
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(154px, 1fr));
-  gap: 4px 12px;
+  grid-template-columns: repeat(auto-fill, minmax(112px, 1fr));
+  gap: 4px 10px;
   align-items: start;
   padding: 4px 0 8px;
   label {

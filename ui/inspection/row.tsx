@@ -61,6 +61,8 @@ const Opener = styled(AriaButton)`
     display: block;
     font-weight: 600;
     line-height: 1.15;
+    min-width: 108px;
+    overflow-wrap: normal;
     overflow: hidden;
     text-overflow: ellipsis;
   }

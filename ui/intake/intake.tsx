@@ -1,5 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
+import Link from 'next/link';
 import { useState } from 'react';
 import { Checkbox } from 'react-aria-components';
 import styled from 'styled-components';
@@ -8,11 +9,26 @@ import type { GridGear } from '@/core/case';
 import { dayWords } from '@/core/quote';
 import { ObjectNumber, ObjectText, SlotChoice, SlotNumber, SlotText, useObjectSlot } from '@/ui/job/fields';
 import { useBench, useSlot, useSlots } from '@/ui/job/provider';
-import { Button, Caution, Choice, FieldLabel, Fields, Line, Page, Section, Stack } from '@/ui/system';
+import {
+  Button,
+  Caution,
+  Choice,
+  FieldLabel,
+  Fields,
+  Line,
+  Page,
+  PageIndex,
+  Section,
+  Stack,
+} from '@/ui/system';
 import { Phone } from '@/ui/system/phone';
 import { FluidAtIntake } from './fluid';
 import { ComplaintGrid } from './grid';
-import { Codes, Repairs, RoadTests } from './lists';
+import { Topic } from './checks';
+import { Codes } from './codes';
+import { Repairs } from './lists';
+import { RoadTests } from './road-tests';
+import { MeasuredSpeeds } from './speeds';
 
 const Tick = styled(Checkbox)`
   display: inline-flex;
@@ -35,6 +51,18 @@ const Tick = styled(Checkbox)`
   }
 `;
 
+const SECTIONS = [
+  'Who and what',
+  'Complaint',
+  'History',
+  'Road test',
+  'Fluid',
+  'Checks on the vehicle',
+  'Line pressure',
+  'Gear and speeds',
+  'Codes',
+];
+
 /** Intake: who, what, what it does, what is known already. */
 export function Intake() {
   const { write, terms } = useBench();
@@ -43,6 +71,7 @@ export function Intake() {
   const scan = useSlot('codes.scan');
   return (
     <Page>
+      <PageIndex titles={SECTIONS} />
       <Section title="Who and what">
         <Stack $gap={14}>
           <Fields>
@@ -53,12 +82,27 @@ export function Intake() {
           <Tick isSelected={bare} onChange={(on) => write('vehicle.bare', on || null)}>
             Bare unit or core: no vehicle
           </Tick>
+          {bare && (
+            <Fields>
+              <SlotText slot="unit-source.from" label="Where it came from" maxLength={120} />
+              <SlotNumber
+                slot="unit-source.cost"
+                label="What it cost"
+                unit={terms.currency}
+                min={0}
+                max={1000000}
+                scale={100}
+              />
+            </Fields>
+          )}
           {!bare && (
             <Fields $min={150}>
               <SlotText slot="vehicle.make" label="Make" maxLength={60} />
               <SlotText slot="vehicle.model" label="Model" maxLength={60} />
               <SlotNumber slot="vehicle.year" label="Year" unit="" min={1950} max={2100} whole />
               <SlotText slot="vehicle.plate" label="Plate" maxLength={20} />
+              <SlotText slot="vehicle.serial" label="Serial number" maxLength={40} />
+              <SlotText slot="vehicle.engine" label="Engine" maxLength={60} />
               <SlotNumber slot="vehicle.odometerKm" label="Odometer" unit="km" min={0} max={3000000} />
               <SlotNumber
                 slot="vehicle.value"
@@ -71,6 +115,17 @@ export function Intake() {
             </Fields>
           )}
           <Line $gap={20}>
+            {!bare && (
+              <SlotChoice
+                slot="vehicle.drive"
+                label="Drive"
+                options={[
+                  { value: 'front', label: 'Front' },
+                  { value: 'rear', label: 'Rear' },
+                  { value: 'all', label: 'All' },
+                ]}
+              />
+            )}
             <PromiseDate />
             <SlotChoice
               slot="job.waitsFor"
@@ -122,8 +177,26 @@ export function Intake() {
       <Section title="Road test" note="Cold and fully hot, light and heavy throttle, through every gear.">
         <RoadTests />
       </Section>
-      <Section title="Fluid">
+      <Section
+        title="Fluid"
+        note="As it is at the car. What runs out at the teardown is a finding of its own."
+      >
         <FluidAtIntake />
+      </Section>
+      <Section
+        title="Checks on the vehicle"
+        note="Before anything comes out. “Works as it should” is an answer too."
+      >
+        <Topic topic="checks" />
+      </Section>
+      <Section
+        title="Line pressure"
+        note="Where there is a tap. Limits are the shop’s until the unit’s own manual replaces them."
+      >
+        <Topic topic="pressure" />
+      </Section>
+      <Section title="Gear and speeds" note="What the computer asked for, against what turned.">
+        <MeasuredSpeeds />
       </Section>
       <Section
         title="Codes"
@@ -206,6 +279,7 @@ function History() {
           ]}
         />
       </Stack>
+      {rebuilt.by === 'here' && <Comeback />}
       {known && (
         <Fields>
           <ObjectNumber
@@ -241,6 +315,36 @@ function History() {
           { value: 'unknown', label: 'Not known' },
         ]}
       />
+      <Line $gap={24}>
+        <SlotChoice
+          slot="history.tyres"
+          label="Tyres"
+          options={[
+            { value: 'stock', label: 'As built' },
+            { value: 'larger', label: 'Larger' },
+            { value: 'unknown', label: 'Not known' },
+          ]}
+        />
+        <SlotChoice
+          slot="history.mud"
+          label="Mud or water"
+          options={[
+            { value: 'none', label: 'None' },
+            { value: 'mud', label: 'Deep mud' },
+            { value: 'water', label: 'Water' },
+            { value: 'unknown', label: 'Not known' },
+          ]}
+        />
+        <SlotChoice
+          slot="history.parkRolling"
+          label="Put into Park while rolling"
+          options={[
+            { value: 'no', label: 'No' },
+            { value: 'yes', label: 'Yes' },
+            { value: 'unknown', label: 'Not known' },
+          ]}
+        />
+      </Line>
       <div style={{ maxWidth: 240 }}>
         <SlotNumber
           slot="history.powerFactor"
@@ -253,5 +357,27 @@ function History() {
       </div>
       <Repairs />
     </Stack>
+  );
+}
+
+/** The earlier job it comes back from: its record is one press away. */
+function Comeback() {
+  const earlier = useSlot('history.comeback');
+  return (
+    <Line $gap={16}>
+      <div style={{ width: 180 }}>
+        <SlotNumber
+          slot="history.comeback"
+          label="Comes back from job"
+          unit=""
+          min={1}
+          max={100_000_000}
+          whole
+        />
+      </div>
+      {earlier !== undefined && (
+        <Link href={`/jobs/${earlier}/teardown`}>What was found in job {earlier}</Link>
+      )}
+    </Line>
   );
 }

@@ -6,7 +6,7 @@ import { below, REPAIR_EFFECTS } from '@/core/case';
 import type { RepairEffect, ValueBelow } from '@/core/case';
 import { useBench, useJob } from '@/ui/job/provider';
 import { REPAIR_WORDS } from '@/ui/job/words';
-import { Button, Choice, Fields, Line, NumberInput, Picker, Stack, TextInput } from '@/ui/system';
+import { Button, Choice, Line, Picker, Stack, TextInput } from '@/ui/system';
 
 const Rows = styled.ul`
   display: grid;
@@ -24,9 +24,10 @@ const Rows = styled.ul`
   }
 `;
 
-const shortId = () => crypto.randomUUID().slice(0, 8);
+export const shortId = () => crypto.randomUUID().slice(0, 8);
 
-function Kept<P extends string>({
+/** What was added to a list, each with a way to take it out. */
+export function Kept<P extends string>({
   prefix,
   say,
 }: {
@@ -153,12 +154,20 @@ function RepairsTried() {
 }
 
 function Opinions() {
-  const { write, keepName } = useBench();
+  const { unit, write, keepName } = useBench();
   const [said, setSaid] = useState('');
   const [by, setBy] = useState('');
+  const [part, setPart] = useState('');
+  const partName = (id: unknown) => unit.parts.find((p) => p.id === id)?.name;
   return (
     <Stack $gap={10}>
-      <Kept prefix="history.opinion." say={(v) => [`“${String(v.said)}”`, v.by ? String(v.by) : '']} />
+      <Kept
+        prefix="history.opinion."
+        say={(v) => [
+          `“${String(v.said)}”`,
+          [v.by, v.part && `blames: ${partName(v.part) ?? v.part}`].filter(Boolean).join('; '),
+        ]}
+      />
       <Line>
         <div style={{ flex: '2 1 220px' }}>
           <TextInput
@@ -178,162 +187,30 @@ function Opinions() {
             maxLength={120}
           />
         </div>
+        <Picker label="Part it blames" value={part} onChange={setPart}>
+          <option value="">Blames no part</option>
+          {unit.parts
+            .filter((p) => p.failure)
+            .map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+        </Picker>
         <Button
           isDisabled={!said.trim()}
           onPress={() => {
             write(`history.opinion.${shortId()}`, {
               said: said.trim(),
               ...(by.trim() ? { by: by.trim() } : {}),
+              ...(part ? { part } : {}),
             });
             setSaid('');
             setBy('');
+            setPart('');
           }}
         >
           Add opinion
-        </Button>
-      </Line>
-    </Stack>
-  );
-}
-
-type Temperature = 'cold' | 'warm' | 'hot';
-type Result = 'reproduced' | 'partly' | 'not-reproduced';
-
-/** Road-test attempts. "Not reproduced" after a short easy drive is weak evidence, so each says how far and how warm. */
-export function RoadTests() {
-  const { write, user, keepName } = useBench();
-  const [km, setKm] = useState<number | null>(null);
-  const [temperature, setTemperature] = useState<Temperature | null>(null);
-  const [result, setResult] = useState<Result | null>(null);
-  const [pattern, setPattern] = useState('');
-  return (
-    <Stack $gap={14}>
-      <Kept
-        prefix="roadtest."
-        say={(v) => [
-          `${String(v.result).replaceAll('-', ' ')}, ${String(v.temperature)}`,
-          [v.km !== undefined && `${String(v.km)} km`, v.pattern, v.driver].filter(Boolean).join(', '),
-        ]}
-      />
-      <Fields $min={150}>
-        <NumberInput
-          label="Distance"
-          unit="km"
-          min={0}
-          max={2000}
-          keep={keepName('form drive km')}
-          value={km ?? undefined}
-          onChange={setKm}
-        />
-        <TextInput
-          label="How it was driven"
-          keep={keepName('form drive pattern')}
-          value={pattern}
-          onChange={setPattern}
-          maxLength={300}
-        />
-      </Fields>
-      <Line>
-        <Choice
-          label="Temperature"
-          value={temperature ?? undefined}
-          onChange={setTemperature}
-          options={[
-            { value: 'cold', label: 'Cold' },
-            { value: 'warm', label: 'Warm' },
-            { value: 'hot', label: 'Fully hot' },
-          ]}
-        />
-        <Choice
-          label="Result"
-          value={result ?? undefined}
-          onChange={setResult}
-          options={[
-            { value: 'reproduced', label: 'Reproduced' },
-            { value: 'partly', label: 'Partly' },
-            { value: 'not-reproduced', label: 'Not reproduced' },
-          ]}
-        />
-        <Button
-          isDisabled={!temperature || !result}
-          onPress={() => {
-            write(`roadtest.${shortId()}`, {
-              temperature: temperature!,
-              result: result!,
-              driver: user.name,
-              ...(km === null ? {} : { km }),
-              ...(pattern.trim() ? { pattern: pattern.trim() } : {}),
-            });
-            setKm(null);
-            setPattern('');
-            setTemperature(null);
-            setResult(null);
-          }}
-        >
-          Add drive
-        </Button>
-      </Line>
-    </Stack>
-  );
-}
-
-/** Codes by their generic number. Electrical and rationality codes mean different things, so each says which it is. */
-export function Codes() {
-  const { write, keepName } = useBench();
-  const [code, setCode] = useState('');
-  const [note, setNote] = useState('');
-  const [kind, setKind] = useState<'electrical' | 'rationality' | null>(null);
-  const plain = code.trim().toUpperCase();
-  const good = /^P0[78][0-9A-F]{2}$/.test(plain) || /^[A-Z0-9-]{3,12}$/.test(plain);
-  return (
-    <Stack $gap={14}>
-      <Kept
-        prefix="codes.list."
-        say={(v, key) => [
-          key,
-          `${v.kind === 'rationality' ? 'about the ratio' : 'electrical'}${v.note ? `: ${String(v.note)}` : ''}`,
-        ]}
-      />
-      <Line>
-        <div style={{ flex: '0 1 120px' }}>
-          <TextInput
-            label="Code"
-            keep={keepName('form code')}
-            value={code}
-            onChange={setCode}
-            maxLength={12}
-          />
-        </div>
-        <div style={{ flex: '1 1 200px' }}>
-          <TextInput
-            label="What it says, in your words"
-            keep={keepName('form code note')}
-            value={note}
-            onChange={setNote}
-            maxLength={300}
-          />
-        </div>
-      </Line>
-      <Line>
-        <Choice
-          label="Kind of code"
-          value={kind ?? undefined}
-          onChange={setKind}
-          options={[
-            { value: 'electrical', label: 'Electrical: wrong voltage or current' },
-            { value: 'rationality', label: 'Rationality: ratio or slip not as commanded' },
-          ]}
-        />
-        <Button
-          isDisabled={!good || !kind}
-          onPress={() => {
-            write(`codes.list.${plain}`, { kind: kind!, ...(note.trim() ? { note: note.trim() } : {}) });
-            setCode('');
-            setNote('');
-            setKind(null);
-          }}
-        >
-          Add code
         </Button>
       </Line>
     </Stack>

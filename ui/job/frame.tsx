@@ -91,7 +91,7 @@ const Body = styled.div<{ $dock: boolean }>`
   gap: 20px;
   max-width: 1600px;
   margin: 0 auto;
-  padding: 16px 24px 48px;
+  padding: 16px 24px 20px;
   align-items: start;
   @media (max-width: 900px) {
     grid-template-columns: minmax(0, 1fr);

@@ -1,5 +1,5 @@
 'use client';
-import { capacity, solveGear } from '@/core/powerflow';
+import { capacity, solveGear, inForwardSense } from '@/core/powerflow';
 import { elementOf, stationsInOrder } from '@/core/unit';
 import type { Element, Gearset, UnitDefinition } from '@/core/unit';
 import { Caption, Caution, Section, Stack } from '@/ui/system';
@@ -46,7 +46,7 @@ export function Chart({ unit }: { unit: UnitDefinition }) {
                   </small>
                 )}
               </td>
-              <td data-number>{s.ratio === null ? '–' : s.ratio.toFixed(3)}</td>
+              <td data-number>{s.ratio === null ? '–' : inForwardSense(unit, s.ratio).toFixed(3)}</td>
               <td data-number>{stepTo(k)}</td>
               <td>{s.coast === null ? '' : s.coast === 'brakes' ? 'yes' : 'no, freewheels'}</td>
               <td>{g.solenoids?.join(' ')}</td>

@@ -2,6 +2,7 @@
 import { useMemo } from 'react';
 import styled from 'styled-components';
 import type { Complaint } from '@/core/case';
+import { inForwardSense } from '@/core/powerflow';
 import type { Fault } from '@/core/powerflow';
 import { agrees, healthyTable, predict, tellsOfGears } from '@/core/suspects';
 import type { BehaviourTable } from '@/core/suspects';
@@ -75,7 +76,7 @@ export function OutcomeRows(props: {
               data-changed={p.kind !== 'normal' || undefined}
             >
               <th scope="row">{p.gear}</th>
-              <td>{ratio === null ? '–' : ratio.toFixed(3)}</td>
+              <td>{ratio === null ? '–' : inForwardSense(unit, ratio).toFixed(3)}</td>
               {complaints && (
                 <td>
                   {told.length ? told.map(toldWords).join('; ') : <Caption as="span">not said</Caption>}

@@ -1,4 +1,4 @@
-import { explainTieUp, solveGear } from '@/core/powerflow';
+import { explainTieUp, inForwardSense, solveGear } from '@/core/powerflow';
 import type { Fault, GearSolution, TieUp } from '@/core/powerflow';
 import { elementOf, gearOf, midSentence } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
@@ -9,14 +9,14 @@ export function outcomeWords(unit: UnitDefinition, solution: GearSolution, fault
   const gear = gearOf(unit, solution.key);
   if (solution.outcome === 'drive') {
     const pawl = solution.parkPawl === 'driven' ? ', against the parking pawl' : '';
-    return `Drives at ${solution.ratio!.toFixed(3)} : 1${pawl}; ${solution.coast === 'brakes' ? 'the engine brakes' : 'freewheels on the overrun'}.`;
+    return `Drives at ${inForwardSense(unit, solution.ratio!).toFixed(3)} : 1${pawl}; ${solution.coast === 'brakes' ? 'the engine brakes' : 'freewheels on the overrun'}.`;
   }
   if (solution.outcome === 'neutral')
     return gear.gear === null && gear.range !== 'R' ? 'No drive, as it should be.' : 'No drive.';
   if (solution.outcome === 'slip') {
     const then =
       solution.fallsTo?.outcome === 'drive'
-        ? ` Let go, it would drive at ${solution.fallsTo.ratio!.toFixed(3)} : 1.`
+        ? ` Let go, it would drive at ${inForwardSense(unit, solution.fallsTo.ratio!).toFixed(3)} : 1.`
         : '';
     return `${elementOf(unit, solution.slipping!).name} slips.${then}`;
   }
@@ -47,7 +47,7 @@ export function predictionWords(unit: UnitDefinition, p: Prediction, faults: Fau
       return 'no drive';
     case 'lower':
     case 'higher':
-      return `pulls like ${p.actsLike ?? 'another gear'} (${p.ratio!.toFixed(2)})`;
+      return `pulls like ${p.actsLike ?? 'another gear'} (${inForwardSense(unit, p.ratio!).toFixed(2)})`;
     case 'moves':
       return `drives${p.actsLike ? ` like ${p.actsLike}` : ''}`;
     case 'slip': {

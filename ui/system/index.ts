@@ -9,5 +9,5 @@ export { forgetTyping } from './kept';
 export { Mark } from './mark';
 export { Picker } from './picker';
 
-export { Caption, Caution, Fields, Line, Notice, Page, Section, Stack, Wide } from './sheet';
+export { Caption, Caution, Fields, Line, Notice, Page, PageIndex, Section, Stack, Wide } from './sheet';
 export { useUnkept } from './unkept';

@@ -4,6 +4,7 @@ import styled from 'styled-components';
 
 /** A page of work: side-heads in a margin column, hairlines between, as on a data sheet. */
 export const Page = styled.div`
+  min-width: 0;
   background: var(--sheet);
   border: 1px solid var(--rule-strong);
   padding: 0 24px 24px;
@@ -18,6 +19,8 @@ const Row = styled.section<{ $wide?: boolean }>`
   gap: ${(p) => (p.$wide ? 12 : 24)}px;
   padding: 18px 0 20px;
   border-top: 1px solid var(--rule);
+  /* Under the index of the page, where there is one. */
+  scroll-margin-top: 52px;
   &:first-child {
     border-top: 0;
   }
@@ -40,9 +43,60 @@ const Aside = styled.div`
   text-wrap: pretty;
 `;
 
+/** Where a section of this title stands on its page. */
+const sectionId = (title: string) => title.toLowerCase().replaceAll(/[^a-z]+/g, '-');
+
+const Index = styled.nav`
+  position: sticky;
+  top: 0;
+  z-index: 1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 4px;
+  margin: 0 -24px;
+  padding: 0 24px;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--rule-strong);
+  a {
+    display: grid;
+    place-items: center;
+    min-height: 44px;
+    padding: 0 10px;
+    color: var(--ink);
+    font-size: 0.9375rem;
+    font-stretch: 88%;
+    text-decoration: none;
+  }
+  a:hover {
+    box-shadow: inset 0 -3px 0 var(--accent);
+  }
+  @media (max-width: 600px) {
+    margin: 0 -14px;
+    padding: 0 14px;
+    flex-wrap: nowrap;
+    overflow-x: auto;
+    a {
+      white-space: nowrap;
+    }
+  }
+`;
+
+/** The sections of a long page, one press away. */
+export function PageIndex({ titles }: { titles: readonly string[] }) {
+  return (
+    <Index aria-label="On this page" data-noprint>
+      {titles.map((title) => (
+        <a key={title} href={`#${sectionId(title)}`}>
+          {title}
+        </a>
+      ))}
+    </Index>
+  );
+}
+
 export function Section(props: { title: string; note?: ReactNode; children: ReactNode; wide?: boolean }) {
   return (
-    <Row $wide={props.wide} aria-label={props.title}>
+    <Row $wide={props.wide} aria-label={props.title} id={sectionId(props.title)}>
       <Head>
         <Title>{props.title}</Title>
         {props.note && <Aside>{props.note}</Aside>}

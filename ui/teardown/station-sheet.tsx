@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { valueOf } from '@/core/case';
 import type { Json, JobState } from '@/core/case';
 import type { Inspection, Subject } from '@/core/inspection';
-import type { Station } from '@/core/unit';
+import type { Station, UnitDefinition } from '@/core/unit';
 import { BenchTemperature } from '@/ui/inspection/bench-warmth';
 import { soundOf } from '@/ui/inspection/quick';
 import { Readings, readingsAt } from '@/ui/inspection/readings';
@@ -64,6 +64,11 @@ const Rows = styled.ul`
   grid-auto-flow: dense;
   column-gap: 18px;
 `;
+const SmallParts = styled.li`
+  grid-column: 1 / -1;
+  display: grid;
+  justify-items: start;
+`;
 const Foot = styled.footer`
   display: flex;
   flex-wrap: wrap;
@@ -71,6 +76,32 @@ const Foot = styled.footer`
   gap: 8px 12px;
   padding-top: 12px;
 `;
+
+/** Rows a station shows before what nothing hangs on is folded away. */
+const MANY = 14;
+
+/** What carries, feeds or has an editor of its own; and small parts, which are looked at and seldom tell anything. */
+function sorted(unit: UnitDefinition, rows: readonly Subject[]): { main: Subject[]; small: Subject[] } {
+  if (rows.length <= MANY) return { main: [...rows], small: [] };
+  const paths = new Set([
+    ...unit.elements.flatMap((e) => [...e.feedPath, ...e.powerPath, e.part, e.drumPart]),
+    ...unit.bearings.map((b) => b.part),
+    ...unit.commonFeed,
+    unit.converter.part,
+  ]);
+  // A sensor that no metal gathers on is asked about when it is suspected.
+  const isMain = (s: Subject) =>
+    (s.head === 'sensor' ? !s.selectors.includes('temperature') : s.head !== 'part') ||
+    paths.has(s.ids[0]!) ||
+    unit.parts.some((p) => p.id === s.ids[0] && p.splits);
+  return { main: rows.filter(isMain), small: rows.filter((s) => !isMain(s)) };
+}
+
+/** The first few names of what is folded away. */
+function namesOf(subjects: readonly Subject[]): string {
+  const shown = subjects.slice(0, 3).map((s) => s.name);
+  return `${shown.join(', ')}${subjects.length > shown.length ? ' …' : ''}`;
+}
 
 /** Rows of a station that leave room for an open one. */
 const ROOM = 8;
@@ -82,7 +113,7 @@ export const StationSheet = memo(function StationSheet(props: {
   onNext: () => void;
 }) {
   const { station, next, onNext } = props;
-  const { write } = useBench();
+  const { write, unit } = useBench();
   const inspection = useInspection();
   const rows = inspection.rows(station.id);
   const readings = useMemo(() => readingsAt(inspection, rows), [inspection, rows]);
@@ -94,6 +125,8 @@ export const StationSheet = memo(function StationSheet(props: {
   const [open, setOpen] = useState<string | null>(
     (rows.length <= ROOM && rows.find((s) => s.head === 'element')?.slot) || null,
   );
+  const [unfolded, setUnfolded] = useState(false);
+  const { main, small } = useMemo(() => sorted(unit, rows), [unit, rows]);
   const takeOut = () => write(`station.${station.id}.out`, out ? null : true);
   const outAndNext = () => {
     if (!out) takeOut();
@@ -114,9 +147,20 @@ export const StationSheet = memo(function StationSheet(props: {
       <TrapList station={station} out={out} />
       <Readings readings={readings} />
       <Rows>
-        {rows.map((subject) => (
+        {main.map((subject) => (
           <StationRow key={subject.slot} subject={subject} open={open === subject.slot} onOpen={setOpen} />
         ))}
+        {small.length > 0 && (
+          <SmallParts>
+            <Button $kind="quiet" aria-expanded={unfolded} onPress={() => setUnfolded(!unfolded)}>
+              {unfolded ? 'Fold the small parts' : `Small parts (${small.length}): ${namesOf(small)}`}
+            </Button>
+          </SmallParts>
+        )}
+        {unfolded &&
+          small.map((subject) => (
+            <StationRow key={subject.slot} subject={subject} open={open === subject.slot} onOpen={setOpen} />
+          ))}
       </Rows>
       <Foot>
         <RestSound rows={rows} />

@@ -42,6 +42,14 @@ const Tab = styled(ToggleButton)`
   svg {
     grid-column: 1;
   }
+  span {
+    grid-row: span 2;
+    display: -webkit-box;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 3;
+    overflow: hidden;
+    overflow-wrap: normal;
+  }
   &[data-hovered] {
     background: var(--inset);
   }
@@ -89,7 +97,7 @@ const StationTab = memo(function StationTab(props: {
       onChange={() => props.onChoose(station.id)}
     >
       <b>{station.order}</b>
-      <span style={{ gridRow: 'span 2' }}>{station.name}</span>
+      <span>{station.name}</span>
       {out && <Check size={14} aria-hidden />}
     </Tab>
   );

@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { ToggleButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { addGear, toggleApply } from '@/core/unit';
+import { inForwardSense } from '@/core/powerflow';
 import type { UnitDefinition } from '@/core/unit';
 import { Button, Line, Section, Stack } from '@/ui/system';
 import { outcomesOf } from './live';
@@ -107,7 +108,9 @@ export function ChartForm({ unit, change }: { unit: UnitDefinition; change: Chan
                       <Check size={20} aria-hidden />
                     </Cell>
                   </td>
-                  <td data-ratio>{outcomes[k]?.ratio ? outcomes[k]!.ratio!.toFixed(3) : '–'}</td>
+                  <td data-ratio>
+                    {outcomes[k]?.ratio ? inForwardSense(unit, outcomes[k]!.ratio!).toFixed(3) : '–'}
+                  </td>
                   <td>
                     {g.range !== 'P' && g.range !== 'N' && (
                       <Button

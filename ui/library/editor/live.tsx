@@ -1,7 +1,7 @@
 'use client';
 import { useMemo } from 'react';
 import styled from 'styled-components';
-import { gearOutcome } from '@/core/powerflow';
+import { gearOutcome, inForwardSense } from '@/core/powerflow';
 import type { GearOutcome } from '@/core/powerflow';
 import type { UnitDefinition } from '@/core/unit';
 import { Caption } from '@/ui/system';
@@ -82,7 +82,7 @@ export function Live({
             return (
               <tr key={g.key}>
                 <th scope="row">{g.key}</th>
-                <td data-number>{got?.ratio ? got.ratio.toFixed(3) : ''}</td>
+                <td data-number>{got?.ratio ? inForwardSense(unit, got.ratio).toFixed(3) : ''}</td>
                 <td>
                   {!got
                     ? 'not known'

@@ -1,0 +1,2 @@
+export { readSpeeds } from './speeds';
+export type { SpeedReading, Speeds } from './speeds';
