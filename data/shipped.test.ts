@@ -1,14 +1,15 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { stateFromValues } from '@/core/case';
-import type { Json } from '@/core/case';
+import type { CaseDocument } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
-import { factsOf } from '@/core/facts';
 import { catalogueOf, inspectionOf } from '@/core/inspection';
+import type { SubjectHead } from '@/core/case';
 import { sharedFeed, stationsInOrder } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
-import { ajv, checkSlot, checkUnit, problemsOf, unitWarnings } from '@/core/validation';
-import demo from './demo/jobs.json';
+import { ajv, checkCase, checkSlot, checkUnit, openCase, problemsOf, unitWarnings } from '@/core/validation';
+import { demoJobs } from './demo';
+import type { DemoJob } from './demo';
 import behaviour from './knowledge/behaviour.json';
 import behaviourSchema from './knowledge/behaviour.schema.json';
 import causal from './knowledge/causal.json';
@@ -108,26 +109,53 @@ test('what two elements share can starve both', () => {
 });
 
 describe('the demo shop', () => {
-  const inspection = inspectionOf(unit, catalogueOf(knowledge.inspection));
-  const jobs = demo.jobs as unknown as { findings: Record<string, Json>; photos: unknown[] }[];
-  const verdict = (k: number) => diagnose(stateFromValues(jobs[k]!.findings));
-  test('every finding is one a person could enter', () => {
-    for (const job of jobs) {
-      for (const [slot, value] of Object.entries(job.findings)) {
-        if (slot !== 'job.promised')
-          expect({ slot, problems: checkSlot(inspection, slot, value) }).toEqual({ slot, problems: [] });
-      }
-      expect(factsOf(unit, stateFromValues(job.findings), knowledge)).toBeDefined();
+  const catalogue = catalogueOf(knowledge.inspection);
+  const jobs = demoJobs();
+  const unitOf = (id: string) => shippedUnits.find((u) => u.id === id)!;
+  const verdicts = jobs.map((job): [string, DemoJob] => [job.case, job]);
+  const verdict = (name: string) => {
+    const job = jobs.find((j) => j.case === name)!;
+    return diagnoser(unitOf(job.unit), knowledge)(stateFromValues(job.findings));
+  };
+  test('is a week of work: every unit, closed jobs, a comeback, a core', () => {
+    expect(jobs.length).toBeGreaterThanOrEqual(18);
+    expect(new Set(jobs.map((j) => j.unit)).size).toBe(shippedUnits.length);
+    expect(jobs.filter((j) => j.closed).length).toBeGreaterThan(1);
+    const [again] = jobs.filter((j) => j.findings['history.comeback']);
+    // The demo shop counts its jobs from 1001.
+    const earlier = jobs[Number(again!.findings['history.comeback']) - 1001]!;
+    expect(earlier.closed).toBe(true);
+    expect(earlier.findings['vehicle.plate']).toBe(again!.findings['vehicle.plate']);
+  });
+  test.each(verdicts)('%s: its file is one that opens, and its photos are about something', (name, job) => {
+    const inspection = inspectionOf(unitOf(job.unit), catalogue);
+    const file: unknown = JSON.parse(
+      readFileSync(path.join(process.cwd(), 'data/demo/cases', `${name}.json`), 'utf8'),
+    );
+    expect(checkCase(file)).toEqual([]);
+    expect(openCase(file as CaseDocument, inspection).problems).toEqual([]);
+    for (const { id, about, caption, marker } of job.photos) {
+      expect(checkSlot(inspection, `photo.${id}`, { about, caption, marker })).toEqual([]);
+      const [head, ...ids] = about.split('.') as [SubjectHead, ...string[]];
+      expect(inspection.subject(head, ids)).not.toBeNull();
     }
   });
   test('its stories come out as they happened', () => {
-    expect(verdict(0).causes[0]!.id).toBe('sun-shell:path-broken');
-    expect(verdict(1).causes[0]!.id).toBe('high-piston-outer-seal:feed-loss');
-    expect(verdict(1).undetermined).toBe(true);
-    expect(verdict(2).causes[0]!.id).toBe('pump-cover:low-output');
-    expect(verdict(3).undetermined).toBe(true);
-    expect(verdict(4).causes[0]!.element).toBe('forward');
-    expect(verdict(5).undetermined).toBe(true);
+    const first = (name: string) => verdict(name).causes[0]!.id;
+    expect(first('sun-shell-cracked')).toBe('sun-shell:path-broken');
+    expect(first('high-piston-seal')).toBe('high-piston-outer-seal:feed-loss');
+    expect(verdict('high-piston-seal').undetermined).toBe(true);
+    expect(first('pump-worn')).toBe('pump-cover:low-output');
+    expect(verdict('core-four').undetermined).toBe(true);
+    expect(verdict('creeps-in-neutral').causes[0]!.element).toBe('forward');
+    expect(verdict('shudder-in-fourth').undetermined).toBe(true);
+    expect(first('b1-feed-tube')).toBe('b1-passage:feed-loss');
+    expect(first('k1-hub-stripped')).toBe('k1-hub:path-broken');
+    expect(first('low-roller')).toBe('low-roller:slips');
+    expect(first('fifth-seals')).toBe('c5-piston-seals:feed-loss');
+    expect(first('k1-drum-crack')).toBe('k1-drum:feed-loss');
+    for (const name of ['no-drive-at-all', 'comes-back', 'no-reverse-parallel', 'nothing-wrong', 'just-in'])
+      expect({ name, undetermined: verdict(name).undetermined }).toEqual({ name, undetermined: true });
   });
 });
 

@@ -1,10 +1,10 @@
 import { BEHAVIOURS, stateFromValues } from '@/core/case';
-import type { Complaint, Json } from '@/core/case';
+import type { Complaint } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
 import { gearOutcome, singleFaults } from '@/core/powerflow';
 import { suspectRanker } from '@/core/suspects';
 import { checkUnit } from '@/core/validation';
-import demo from '@/data/demo/jobs.json';
+import { demoJobs } from '@/data/demo';
 import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
 import type { Figure } from './figure';
@@ -32,8 +32,9 @@ export function core(): Figure[] {
   );
   const four = shippedUnits.find((u) => u.id === 'ostrel-four')!;
   const diagnose = diagnoser(four, knowledge);
-  const fullest = demo.jobs
-    .map((j) => j.findings as unknown as Record<string, Json>)
+  const fullest = demoJobs()
+    .filter((j) => j.unit === four.id)
+    .map((j) => j.findings)
     .sort((a, b) => Object.keys(b).length - Object.keys(a).length)[0]!;
   const state = stateFromValues(fullest);
   const definition = structuredClone(largest);

@@ -49,6 +49,8 @@ const FORMER: [string, Json, string, Json][] = [
   ['debris.fibre', { amount: 'some', where: 'magnets' }, 'unit.debris.fibre', { is: { magnets: 'some' } }],
   ['debris.water', { amount: 'none' }, 'unit.debris.water', { is: { sump: 'none' } }],
   ['photo.p1', { about: 'plate.high', caption: 'x' }, 'photo.p1', { about: 'element.high', caption: 'x' }],
+  ['photo.p1', { about: 'plate.high.2.a' }, 'photo.p1', { about: 'element.high' }],
+  ['photo.p1', { about: 'plate.high.2' }, 'photo.p1', { about: 'plate.high.2' }],
   ['photo.p1', { about: 'filter.state' }, 'photo.p1', { about: 'part.filter' }],
   ['photo.p1', { about: 'part.sun-shell' }, 'photo.p1', { about: 'part.sun-shell' }],
 ];

@@ -177,7 +177,9 @@ function aboutNow(about: string, unit: UnitDefinition): string {
   if (about === 'debris') return 'unit.debris';
   if (about === 'converter') return converter(unit);
   if (about === 'filter.state') return partOfRole(unit, 'filter');
-  return (head === 'plate' && about.split('.').length === 2) || head === 'band' ? `element.${id}` : about;
+  // `plate.<element>.<n>` is a plate in this version too; the other lengths were a pack and a face.
+  const former = head === 'band' || (head === 'plate' && about.split('.').length !== 3);
+  return former ? `element.${id}` : about;
 }
 
 /** Entries as this version writes them. An entry that became two keeps its number; the second has an id of its own. */
