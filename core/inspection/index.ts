@@ -1,6 +1,8 @@
 export * from './types';
 export { catalogueOf, compileCatalogue, levelsOf } from './catalogue';
 export type { Catalogue, CataloguePoint, InspectionData } from './catalogue';
+export { findIn } from './find';
+export type { Hit } from './find';
 export { drainStation, inspectionOf } from './inspection';
 export type { Found, Inspection, Named } from './inspection';
 export { judge, measure } from './judge';

@@ -107,7 +107,7 @@ export function AmountsMatrix({ subject, points }: { subject: Subject; points: r
           </thead>
           <tbody>
             {points.map((point) => (
-              <tr key={point.key}>
+              <tr key={point.key} data-point={`${subject.slot}.${point.point.id}`}>
                 <th scope="row">{point.point.words}</th>
                 {field.places.map((place) => {
                   const amount = point.levels.get(amountsOf(point)[place.id] ?? '');

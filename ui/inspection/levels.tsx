@@ -14,7 +14,7 @@ const Group = styled(ToggleButtonGroup)`
   gap: 0 2px;
 `;
 const Level = styled(ToggleButton)<{ $tone?: Tone; $quick?: boolean }>`
-  min-height: ${(p) => (p.$quick ? 54 : 46)}px;
+  min-height: ${(p) => (p.$quick ? 50 : 46)}px;
   min-width: 50px;
   padding: 0 8px;
   border: 0;
@@ -44,6 +44,7 @@ const Side = styled(ToggleButton)`
   color: var(--ink-soft);
   font-size: 0.75rem;
   font-stretch: 80%;
+  line-height: 1;
   cursor: pointer;
   position: relative;
   &::before {

@@ -59,7 +59,9 @@ export function MeasureField(props: {
         $tone={!judged || judged.level === 'read' ? 'ink-soft' : judged.level === 'in' ? 'good' : 'bad'}
       >
         {judged && judged.level !== 'read' && <b>{verdictWords(judged, field.limit === 'resistance')} </b>}
-        {measureWords(limit, field.unit)}
+        {judged
+          ? measureWords(limit, field.unit).replace(` ${field.unit}`, '')
+          : measureWords(limit, field.unit)}
       </Verdict>
     </Cell>
   );
@@ -75,5 +77,5 @@ const COIL = {
 };
 
 function verdictWords({ level, value, limit }: Measured, coil: boolean): string {
-  return coil && limit ? `${value.toFixed(1)} at 20 °C, ${COIL[coilVerdict(value, limit)]}` : OUTSIDE[level];
+  return coil && limit ? `${value.toFixed(1)}, ${COIL[coilVerdict(value, limit)]}` : OUTSIDE[level];
 }

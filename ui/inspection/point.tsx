@@ -95,7 +95,7 @@ export const PointItem = memo(function PointItem({ subject, point }: Props) {
   const readings = stored.flatMap(([rest]) => (rest.startsWith('.') ? [rest.slice(1)] : []));
   const said = stored.some(([rest]) => rest === '');
   return (
-    <Box $wide={point.point.field.kind === 'test'}>
+    <Box $wide={point.point.field.kind === 'test'} data-point={`${subject.slot}.${id}`}>
       <Reading
         subject={subject}
         point={point}

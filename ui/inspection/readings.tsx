@@ -7,11 +7,28 @@ import { MeasureField } from './measure-field';
 import { useFinding } from './use-finding';
 
 const Panel = styled.section`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 22px;
+  padding: 4px 0 6px;
+  border-bottom: 2px solid var(--rule-strong);
+`;
+const Group = styled.fieldset`
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(112px, 1fr));
-  gap: 4px 10px;
-  align-items: start;
-  padding: 4px 0 8px;
+  grid-template-columns: repeat(auto-fill, 112px);
+  gap: 4px 12px;
+  flex: 0 1 auto;
+  min-width: min-content;
+  margin: 0;
+  padding: 0;
+  border: 0;
+  legend {
+    padding: 0;
+    font-size: 0.875rem;
+    font-weight: 600;
+    line-height: 1.3;
+    white-space: nowrap;
+  }
   label {
     overflow: hidden;
     text-overflow: ellipsis;
@@ -24,7 +41,6 @@ const Panel = styled.section`
     min-height: 44px;
     padding: 4px 8px;
   }
-  border-bottom: 2px solid var(--rule-strong);
 `;
 
 /** A reading the unit states a limit for. */
@@ -45,24 +61,59 @@ export function readingsAt(inspection: Inspection, rows: readonly Subject[]): As
   );
 }
 
+interface ReadingGroup {
+  name: string;
+  readings: { reading: AskedReading; label: string }[];
+}
+
+/** Readings of one thing stand together under its name; one reading of many things under the reading's. */
+export function groupReadings(readings: readonly AskedReading[]): ReadingGroup[] {
+  const groups = new Map<string, ReadingGroup>();
+  for (const reading of readings) {
+    const { subject, point } = reading;
+    const alone = readings.filter((r) => r.subject === subject).length === 1;
+    const [key, name, label] = alone
+      ? [point.key, headingOf(point), subject.name]
+      : [subject.slot, subject.name, point.point.words];
+    const group = groups.get(key) ?? { name, readings: [] };
+    groups.set(key, group);
+    group.readings.push({ reading, label });
+  }
+  return [...groups.values()];
+}
+
+/** A resistance is told as it would be in the cold, for that is what its limit is. */
+const headingOf = ({ point }: CataloguePoint) =>
+  point.field.kind === 'measure' && point.field.limit === 'resistance'
+    ? `${point.words}, judged at 20 °C`
+    : point.words;
+
 /** The readings of a station side by side, each with its limit: a gauge's digits and Enter go from one to the next. */
 export const Readings = memo(function Readings({ readings }: { readings: readonly AskedReading[] }) {
   if (readings.length === 0) return null;
   return (
     <Panel aria-label="Readings">
-      {readings.map(({ subject, point }) => (
-        <OneReading key={`${subject.slot}.${point.point.id}`} subject={subject} point={point} />
+      {groupReadings(readings).map((group) => (
+        <Group key={group.name} style={{ flexBasis: `${group.readings.length * (112 + 12) - 12}px` }}>
+          <legend>{group.name}</legend>
+          {group.readings.map(({ reading, label }) => (
+            <OneReading
+              key={`${reading.subject.slot}.${reading.point.point.id}`}
+              {...reading}
+              label={label}
+            />
+          ))}
+        </Group>
       ))}
     </Panel>
   );
 });
 
-function OneReading({ subject, point }: AskedReading) {
+function OneReading({ subject, point, label }: AskedReading & { label: string }) {
   const handle = useFinding(subject, point.point.id);
-  return <MeasureField subject={subject} point={point} handle={handle} label={readingName(subject, point)} />;
-}
-
-/** "Pump gears: face clearance"; a solenoid's resistance and a pack's clearance are known by the thing's own name. */
-export function readingName(subject: Subject, { point }: CataloguePoint): string {
-  return `${subject.name}: ${point.words.toLowerCase()}`;
+  return (
+    <div data-point={handle.slot}>
+      <MeasureField subject={subject} point={point} handle={handle} label={label} />
+    </div>
+  );
 }

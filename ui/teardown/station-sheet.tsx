@@ -1,9 +1,9 @@
 'use client';
-import { memo, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { valueOf } from '@/core/case';
 import type { Json, JobState } from '@/core/case';
-import type { Inspection, Subject } from '@/core/inspection';
+import type { Hit, Inspection, Subject } from '@/core/inspection';
 import type { Station, UnitDefinition } from '@/core/unit';
 import { BenchTemperature } from '@/ui/inspection/bench-warmth';
 import { soundOf } from '@/ui/inspection/quick';
@@ -12,6 +12,7 @@ import { SubjectRow } from '@/ui/inspection/row';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { useBench, useJob, useSlot } from '@/ui/job/provider';
 import { Button, Caution, Line, Notice, Shortcuts } from '@/ui/system';
+import { Find } from './find';
 import { packSaid } from './pack-said';
 import { PackEditor } from './pack-editor';
 
@@ -32,9 +33,12 @@ const Head = styled.header`
   border-bottom: 1px solid var(--rule);
   h2 {
     font-size: 1.25rem;
+    line-height: 1.2;
   }
-  > p {
-    flex: 1 1 220px;
+  hgroup {
+    flex: 1 1 200px;
+  }
+  p {
     font-size: 0.875rem;
     line-height: 1.25;
     color: var(--ink-soft);
@@ -77,6 +81,23 @@ const Foot = styled.footer`
   padding-top: 12px;
 `;
 
+/** What the person asked for: it lies open, and the keys go on there. */
+export interface Sought {
+  subject: Subject;
+  point: string | null;
+  /** Told apart from being sought before. */
+  time: number;
+}
+
+const REACHED = 'input, button:not([aria-pressed]), [role=radio], [role=application]';
+
+function focusOn({ subject, point }: Sought): void {
+  const row = document.querySelector<HTMLElement>(`[data-subject="${subject.slot}"]`);
+  const place = point && document.querySelector<HTMLElement>(`[data-point="${subject.slot}.${point}"]`);
+  (place || row)?.querySelector<HTMLElement>(REACHED)?.focus({ preventScroll: true });
+  (place || row)?.scrollIntoView({ block: 'center' });
+}
+
 /** Rows a station shows before what nothing hangs on is folded away. */
 const MANY = 14;
 
@@ -111,8 +132,10 @@ export const StationSheet = memo(function StationSheet(props: {
   station: Station;
   next: Station | null;
   onNext: () => void;
+  onFind: (hit: Hit) => void;
+  sought: Sought | null;
 }) {
-  const { station, next, onNext } = props;
+  const { station, next, onNext, sought } = props;
   const { write, unit } = useBench();
   const inspection = useInspection();
   const rows = inspection.rows(station.id);
@@ -123,10 +146,13 @@ export const StationSheet = memo(function StationSheet(props: {
   );
   // Where there is room the first pack lies open.
   const [open, setOpen] = useState<string | null>(
-    (rows.length <= ROOM && rows.find((s) => s.head === 'element')?.slot) || null,
+    sought?.subject.slot || (rows.length <= ROOM && rows.find((s) => s.head === 'element')?.slot) || null,
   );
-  const [unfolded, setUnfolded] = useState(false);
   const { main, small } = useMemo(() => sorted(unit, rows), [unit, rows]);
+  const [unfolded, setUnfolded] = useState(small.some((s) => s.slot === sought?.subject.slot));
+  useEffect(() => {
+    if (sought) focusOn(sought);
+  }, [sought]);
   const takeOut = () => write(`station.${station.id}.out`, out ? null : true);
   const outAndNext = () => {
     if (!out) takeOut();
@@ -135,13 +161,16 @@ export const StationSheet = memo(function StationSheet(props: {
   return (
     <Sheet aria-label={station.name}>
       <Head>
-        <h2>
-          {station.order}. {station.name}
-        </h2>
-        <p>{station.tools.length > 0 && `Tools: ${station.tools.join(', ')}`}</p>
+        <hgroup>
+          <h2>
+            {station.order}. {station.name}
+          </h2>
+          {station.tools.length > 0 && <p>{station.tools.join(', ')}</p>}
+        </hgroup>
+        <Find onFind={props.onFind} />
         {warm && <BenchTemperature />}
         <Button $kind={out ? 'plain' : 'main'} onPress={takeOut}>
-          {out ? 'Out: put back on record' : 'It is out'}
+          {out ? 'Out: put back' : 'It is out'}
         </Button>
       </Head>
       <TrapList station={station} out={out} />

@@ -19,31 +19,28 @@ const List = styled.ol`
 const Tab = styled(ToggleButton)`
   display: grid;
   grid-template-columns: auto minmax(0, 1fr);
-  gap: 0 5px;
+  gap: 1px 4px;
   align-content: start;
   width: 100%;
-  height: 54px;
-  padding: 4px 4px 2px;
+  height: 60px;
+  padding: 3px 2px 0 5px;
   border: 0;
   border-top: 4px solid var(--rule-strong);
   background: var(--sheet);
   color: var(--ink);
   font-size: 0.75rem;
-  font-stretch: 76%;
-  line-height: 1.1;
+  font-stretch: 74%;
+  line-height: 1.05;
   text-align: left;
   overflow: hidden;
   cursor: pointer;
-  hyphens: auto;
   b {
-    font-size: 0.9375rem;
+    font-size: 0.875rem;
     line-height: 1;
   }
-  svg {
-    grid-column: 1;
-  }
   span {
-    grid-row: span 2;
+    grid-column: 1 / -1;
+    grid-row: 2;
     display: -webkit-box;
     -webkit-box-orient: vertical;
     -webkit-line-clamp: 3;

@@ -2,6 +2,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { valueOf } from '@/core/case';
+import type { Hit } from '@/core/inspection';
 import { stationsInOrder } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { useInspection } from '@/ui/inspection/use-inspection';
@@ -9,6 +10,7 @@ import { useJob } from '@/ui/job/provider';
 import { marksOf, UnitStrip } from '@/ui/strip';
 import type { Device, DeviceMark } from '@/ui/strip';
 import { StationSheet } from './station-sheet';
+import type { Sought } from './station-sheet';
 import { Stations } from './stations';
 
 const Bench = styled.div`
@@ -29,7 +31,7 @@ const Top = styled.div`
     padding: 4px 0;
   }
   figure svg {
-    max-height: 132px;
+    max-height: 126px;
   }
 `;
 
@@ -42,18 +44,34 @@ export function Teardown() {
   const [chosen, setChosen] = useState(firstIn.id);
   const station = order.find((s) => s.id === chosen) ?? order[0]!;
   const next = order[order.indexOf(station) + 1] ?? null;
-  const goNext = useCallback(() => next && setChosen(next.id), [next]);
+  const [sought, setSought] = useState<Sought | null>(null);
+  const choose = useCallback((id: string) => {
+    setChosen(id);
+    setSought(null);
+  }, []);
+  const goNext = useCallback(() => next && choose(next.id), [next, choose]);
+  const goTo = useCallback(({ subject, point }: Hit) => {
+    setChosen(subject.station!);
+    setSought((before) => ({ subject, point: point?.point.id ?? null, time: (before?.time ?? 0) + 1 }));
+  }, []);
   return (
     <Bench>
       <Top>
         <UnitStrip
           unit={unit}
           marks={useSame(withCurrent(unit, marksOf(inspection, state), station.id))}
-          onSelect={useCallback((d: Device) => d.station && setChosen(d.station), [])}
+          onSelect={useCallback((d: Device) => d.station && choose(d.station), [choose])}
         />
-        <Stations order={order} chosen={station.id} onChoose={setChosen} />
+        <Stations order={order} chosen={station.id} onChoose={choose} />
       </Top>
-      <StationSheet key={station.id} station={station} next={next} onNext={goNext} />
+      <StationSheet
+        key={`${station.id} ${sought?.time ?? ''}`}
+        station={station}
+        next={next}
+        onNext={goNext}
+        onFind={goTo}
+        sought={sought}
+      />
     </Bench>
   );
 }
