@@ -129,6 +129,7 @@ async function browser(): Promise<Tally> {
           readReport(report) as { stats?: { expected: number; unexpected: number; flaky: number } } | null
         )?.stats;
         if (!stats) return { passed: 0, failed: 1 };
+        for (const words of countsIn(report)) process.stdout.write(`  ${words}\n`);
         const failed = stats.unexpected + stats.flaky;
         return { passed: stats.expected, failed: done.status === 0 ? failed : Math.max(failed, 1) };
       });
@@ -163,6 +164,16 @@ function withFolder<T>(work: (folder: string) => T): T {
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
+}
+
+/** What tests counted of their own accord: "mouse: 115 actions". A test names it twice, in itself and in its result. */
+function countsIn(report: string): Set<string> {
+  const counts = new Set<string>();
+  JSON.parse(readFileSync(report, 'utf8'), (_, value: { type?: string; description?: string } | null) => {
+    if (value?.type === 'count') counts.add(value.description!);
+    return value;
+  });
+  return counts;
 }
 
 function readReport(file: string): unknown {

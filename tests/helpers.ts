@@ -19,9 +19,9 @@ export async function live(page: Page): Promise<void> {
   await page.locator('html[data-live]').waitFor();
 }
 
-export async function newJob(page: Page): Promise<number> {
+export async function newJob(page: Page, unit = 'Ostrel Four'): Promise<number> {
   await page.getByRole('button', { name: 'New job' }).click();
-  await page.getByRole('button', { name: /Ostrel Four/ }).click();
+  await page.getByRole('button', { name: new RegExp(`^${unit}`) }).click();
   await page.waitForURL(/\/jobs\/\d+\/intake/);
   await saved(page);
   return Number(page.url().match(/jobs\/(\d+)/)![1]);

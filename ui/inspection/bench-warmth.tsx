@@ -1,5 +1,7 @@
 'use client';
 import { useSyncExternalStore } from 'react';
+import type { Finding } from '@/core/case';
+import type { CataloguePoint } from '@/core/inspection';
 import { NumberInput } from '@/ui/system';
 
 /**
@@ -10,9 +12,15 @@ const KEY = 'pelvik bench temperature';
 const USUAL = 20;
 const listeners = new Set<() => void>();
 
-export function benchTemperature(): number {
+function benchTemperature(): number {
   const kept = typeof localStorage === 'undefined' ? null : localStorage.getItem(KEY);
   return kept === null || Number.isNaN(Number(kept)) ? USUAL : Number(kept);
+}
+
+/** What a finding of the bench is first said with: a reading on the vehicle has its own temperature. */
+export function benchConditions({ file, point }: CataloguePoint): Partial<Finding> {
+  const onBench = file.stage === 'teardown' && point.ask?.includes('temperatureC');
+  return onBench ? { temperatureC: benchTemperature() } : {};
 }
 
 function keep(value: number): void {

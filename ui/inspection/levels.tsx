@@ -5,6 +5,7 @@ import { CANNOT_TELL, TAKEDOWN } from '@/core/case';
 import { toneOf } from '@/core/inspection';
 import type { CataloguePoint, Tone } from '@/core/inspection';
 import type { Option } from '@/ui/system';
+import { benchConditions } from './bench-warmth';
 import type { FindingHandle } from './use-finding';
 
 const Group = styled(ToggleButtonGroup)`
@@ -95,7 +96,9 @@ export function Levels(props: {
       aria-label={label}
       selectionMode="single"
       selectedKeys={typeof is === 'string' ? [is] : []}
-      onSelectionChange={(keys) => handle.say(([...keys][0] as string | undefined) ?? null)}
+      onSelectionChange={(keys) =>
+        handle.say(([...keys][0] as string | undefined) ?? null, benchConditions(point))
+      }
     >
       {optionsOf(point).map((o) => (
         <Level key={o.value} id={o.value} $tone={o.tone} $quick={quick}>

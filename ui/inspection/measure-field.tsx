@@ -4,7 +4,7 @@ import { coilVerdict, limitOf, measure, measureWords } from '@/core/inspection';
 import type { CataloguePoint, Measured, Subject } from '@/core/inspection';
 import { useBench } from '@/ui/job/provider';
 import { NumberInput } from '@/ui/system';
-import { benchTemperature } from './bench-warmth';
+import { benchConditions } from './bench-warmth';
 import type { FindingHandle } from './use-finding';
 
 const Cell = styled.div`
@@ -33,7 +33,7 @@ export function MeasureField(props: {
 }) {
   const { subject, point, handle, label } = props;
   const { unit, keepName } = useBench();
-  const { field, ask } = point.point;
+  const { field } = point.point;
   if (field.kind !== 'measure') return null;
   const limit = field.limit && limitOf(unit, subject, field.limit);
   const is = handle.finding?.is;
@@ -50,9 +50,7 @@ export function MeasureField(props: {
         pause
         keep={keepName(handle.slot)}
         value={typeof is === 'number' ? is : undefined}
-        onChange={(v) =>
-          handle.say(v, ask?.includes('temperatureC') ? { temperatureC: benchTemperature() } : {})
-        }
+        onChange={(v) => handle.say(v, benchConditions(point))}
       />
       <Verdict
         role="status"

@@ -71,6 +71,10 @@ export function Find({ onFind }: { onFind: (hit: Hit) => void }) {
     [inspection, sought],
   );
   const input = useRef<HTMLInputElement>(null);
+  const take = (hit: Hit | undefined) => {
+    setTyped('');
+    if (hit) onFind(hit);
+  };
   return (
     <>
       <Box
@@ -79,16 +83,22 @@ export function Find({ onFind }: { onFind: (hit: Hit) => void }) {
         inputValue={typed}
         onInputChange={setTyped}
         value={null}
-        onChange={(key) => {
-          const chosen = hits.find((h) => h.id === key);
-          setTyped('');
-          if (chosen) onFind(chosen.hit);
-        }}
+        onChange={(key) => take(hits.find((h) => h.id === key)?.hit)}
         menuTrigger="input"
         allowsEmptyCollection={false}
       >
         <Search size={18} aria-hidden />
-        <Words ref={input} placeholder="Find" />
+        <Words
+          ref={input}
+          placeholder="Find"
+          onKeyDown={(event) => {
+            // Enter alone takes the best one; typed just now, it is not drawn yet.
+            if (event.key !== 'Enter' || input.current?.getAttribute('aria-activedescendant')) return;
+            // The focus goes to what was found, and the key must not press it.
+            event.preventDefault();
+            take(findIn(inspection, typed)[0]);
+          }}
+        />
         <Found placement="bottom end">
           <ListBox<{ id: string; hit: Hit }>>
             {({ hit }) => (

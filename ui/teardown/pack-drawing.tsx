@@ -9,18 +9,27 @@ const Frame = styled.div`
   overflow-x: auto;
   background: var(--inset);
 `;
+/** A finger paints on the faces; on the names below them it pushes the pack along. */
 const Drawing = styled.svg`
   display: block;
   touch-action: none;
+  user-select: none;
+  &:focus-visible {
+    outline: 3px solid var(--accent);
+    outline-offset: -3px;
+  }
+`;
+
+const Names = styled.svg`
+  display: block;
   user-select: none;
   text {
     font-family: var(--body);
     font-stretch: 84%;
     fill: var(--ink-soft);
   }
-  &:focus-visible {
-    outline: 3px solid var(--accent);
-    outline-offset: -3px;
+  g {
+    cursor: pointer;
   }
 `;
 
@@ -35,6 +44,7 @@ const GAP = 3;
 const LEFT = 40;
 const RIGHT = 16;
 const HEIGHT = 148;
+const NAMES = 26;
 /** Width the drawing has on a usual screen. */
 const PLACE = 840;
 /** A face is never narrower than a fingertip can mark, px. */
@@ -57,6 +67,8 @@ interface Props {
   onDown: (place: Place) => void;
   onOver: (place: Place) => void;
   onUp: () => void;
+  /** A plate is at hand, none of its faces painted. */
+  onPlate: (plate: number) => void;
 }
 
 /** The pack edge-on, piston left, backing plate right; every plate with its two faces. */
@@ -70,13 +82,14 @@ export function PackDrawing(props: Props) {
     const face = svg.current?.querySelector(`[data-face="${at.plate}${at.side}"]`);
     if (document.activeElement === svg.current) face?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   }, [at]);
+  const wide = props.close ? width * 1.6 : `max(100%, ${leastWidth(width, k)}px)`;
   const missing = missingFrom(plates, props.found);
   return (
     <Frame>
       <Drawing
         ref={svg}
-        viewBox={`0 0 ${width} ${HEIGHT + 26}`}
-        style={{ width: props.close ? width * 1.6 : `max(100%, ${leastWidth(width, k)}px)` }}
+        viewBox={`0 0 ${width} ${HEIGHT}`}
+        style={{ width: wide }}
         tabIndex={0}
         role="application"
         aria-roledescription="pack editor"
@@ -88,9 +101,6 @@ export function PackDrawing(props: Props) {
         <FacePatterns id={id} />
         <path d={`M6 10H20V${HEIGHT - 14}H6`} fill="none" stroke="var(--ink)" strokeWidth={2.5} />
         <rect x={20} y={34} width={12} height={HEIGHT - 72} fill="var(--steel)" stroke="var(--ink)" />
-        <text x={4} y={HEIGHT + 20} fontSize={12}>
-          Piston
-        </text>
         {plates.map((plate, i) => (
           <Plate
             key={plate.index}
@@ -103,6 +113,27 @@ export function PackDrawing(props: Props) {
           />
         ))}
       </Drawing>
+      <Names viewBox={`0 0 ${width} ${NAMES}`} style={{ width: wide }} fontSize={12}>
+        <text x={4} y={20}>
+          Piston
+        </text>
+        {plates.map(
+          (plate, i) =>
+            plate.kind !== 'wave' && (
+              <g key={plate.index} data-plate={plate.index} onPointerDown={() => props.onPlate(plate.index)}>
+                <rect x={lefts[i]} width={WIDTH[plate.kind] * k} height={NAMES} fill="transparent" />
+                <text
+                  x={lefts[i]! + (WIDTH[plate.kind] * k) / 2}
+                  y={plate.kind === 'friction' ? 20 : 9}
+                  fontWeight={plate.index === at.plate ? 700 : 400}
+                  textAnchor="middle"
+                >
+                  {labelOf(plate)}
+                </text>
+              </g>
+            ),
+        )}
+      </Names>
     </Frame>
   );
 }
@@ -210,9 +241,6 @@ function Plate(
           pointerEvents="none"
         />
       )}
-      <text x={x + w / 2} y={HEIGHT + (plate.kind === 'friction' ? 20 : 6)} fontSize={12} textAnchor="middle">
-        {labelOf(plate)}
-      </text>
     </g>
   );
 }

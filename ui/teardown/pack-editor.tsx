@@ -220,6 +220,7 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
         }}
         onOver={over}
         onUp={() => (painting.current = null)}
+        onPlate={(plate) => setAt({ plate, side: 'a' })}
       />
       <Line $gap={18}>
         <Thickness element={element} plate={at.plate} onPlate={(plate) => setAt({ plate, side: 'a' })} />
