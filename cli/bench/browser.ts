@@ -38,6 +38,7 @@ async function inBrowser(page: Page, base: string): Promise<Figure[]> {
   await page.goto(`${base}/jobs/1002/teardown`);
   await page.locator('[data-testid="dock"]').waitFor();
   const presses = await page.evaluate(pressThirtyTimes);
+  const paints = await paintFaces(page);
   const cookies = await page.context().cookies();
   const cookie = cookies.map((c) => `${c.name}=${c.value}`).join('; ');
   // The server by itself: nothing else asks or computes meanwhile.
@@ -62,6 +63,13 @@ async function inBrowser(page: Page, base: string): Promise<Figure[]> {
       unit: 'ms',
       budget: 150,
       of: `${presses.length} presses, ${findings} findings`,
+    },
+    {
+      name: 'press to painted face, 95th percentile',
+      value: quantile(paints, 0.95),
+      unit: 'ms',
+      budget: 50,
+      of: `${paints.length} presses, ${findings} findings`,
     },
     {
       name: 'job page from the server',
@@ -94,6 +102,37 @@ async function fill(page: Page, base: string): Promise<number> {
     });
   const after = (await (await page.request.get(`${at}?after=0`)).json()) as { entries: { slot: string }[] };
   return new Set(after.entries.map((e) => e.slot)).size;
+}
+
+/** Opens a pack, paints its faces by their keys one after the other, and takes the time until each is on screen. */
+async function paintFaces(page: Page): Promise<number[]> {
+  const pack = page.locator('[data-subject="element.high"]');
+  const opener = pack.locator('button[aria-expanded]').first();
+  if ((await opener.getAttribute('aria-expanded')) !== 'true') await opener.click();
+  return pack.getByRole('application').evaluate(async (drawing) => {
+    const times: number[] = [];
+    const faces = drawing.querySelectorAll('[data-face]').length;
+    for (const key of ['4', '5', '0']) {
+      drawing.dispatchEvent(new KeyboardEvent('keydown', { key: 'Home', bubbles: true }));
+      await new Promise((resolve) => setTimeout(resolve, 60));
+      for (let k = 0; k < faces; k++) {
+        // A press that leaves its face as it lay paints nothing; there is nothing to time.
+        const changed = new Promise<boolean>((resolve) => {
+          const observer = new MutationObserver(() => {
+            observer.disconnect();
+            requestAnimationFrame(() => resolve(true));
+          });
+          observer.observe(drawing, { subtree: true, attributes: true, attributeFilter: ['data-grade'] });
+          setTimeout(() => resolve(false), 1000);
+        });
+        const started = performance.now();
+        drawing.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+        if (await changed) times.push(performance.now() - started);
+        await new Promise((resolve) => setTimeout(resolve, 60));
+      }
+    }
+    return times;
+  });
 }
 
 /** Runs in the page: grades a part back and forth and waits for the dock to be drawn anew each time. */

@@ -1,118 +1,110 @@
 'use client';
 import { Search } from 'lucide-react';
-import { useDeferredValue, useMemo, useRef, useState } from 'react';
-import { ComboBox, Input, ListBox, ListBoxItem, Popover } from 'react-aria-components';
+import { lazy, Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { findIn } from '@/core/inspection';
 import type { Hit } from '@/core/inspection';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { Shortcuts } from '@/ui/system';
+import { findField, findPlace } from './find-look';
 
-const Box = styled(ComboBox)`
-  position: relative;
-  flex: 0 1 164px;
-  min-width: 120px;
-  svg {
-    position: absolute;
-    left: 9px;
-    top: 13px;
-    color: var(--ink-soft);
-    pointer-events: none;
-  }
+const Place = styled.div`
+  ${findPlace}
 `;
-const Words = styled(Input)`
-  width: 100%;
-  min-height: 44px;
-  padding: 4px 8px 4px 34px;
-  border: 0;
-  border-bottom: 2px solid var(--rule-strong);
-  border-radius: 3px 3px 0 0;
-  background: var(--inset);
-  color: var(--ink);
-`;
-const Found = styled(Popover)`
-  width: min(430px, calc(100vw - 24px));
-  max-height: 420px;
-  overflow: auto;
-  background: var(--sheet);
-  border: 1.5px solid var(--ink);
-  box-shadow: 0 8px 0 -4px var(--rule);
-`;
-const One = styled(ListBoxItem)`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 12px;
-  align-items: center;
-  min-height: 44px;
-  padding: 4px 12px;
-  border-bottom: 1px solid var(--rule);
-  cursor: pointer;
-  small {
-    color: var(--ink-soft);
-    font-size: 0.8125rem;
-  }
-  &[data-focused],
-  &[data-hovered] {
-    background: var(--accent-wash);
-    box-shadow: inset 5px 0 0 var(--accent);
-    outline: none;
-  }
+const Field = styled.input`
+  ${findField}
 `;
 
-/** Anything of the unit by a few of its words, at whichever station it lies. */
+/** What the field needs to know, whoever draws it. */
+export interface FindProps {
+  typed: string;
+  onType: (typed: string) => void;
+  /** Null: the best of what was typed. */
+  onTake: (hit: Hit | null) => void;
+  /** Whether the field has the focus: the keys stay where they are when it is drawn anew. */
+  focused: React.RefObject<boolean>;
+}
+
+const load = () => import('./find-box').then((m) => m.FindBox);
+const FindBox = lazy(() => import('./find-box').then((m) => ({ default: m.FindBox })));
+/** Once the page is quiet, ms: then the list is at hand, also without a connection. */
+const QUIET = 3000;
+
+/** Anything of the unit by a few of its words. The list is a large piece of script, and waits until somebody looks. */
 export function Find({ onFind }: { onFind: (hit: Hit) => void }) {
   const inspection = useInspection();
-  const { stations } = inspection.unit;
+  const [wanted, setWanted] = useState(false);
   const [typed, setTyped] = useState('');
-  const sought = useDeferredValue(typed);
-  const hits = useMemo(
-    () =>
-      findIn(inspection, sought).map((hit) => ({ id: `${hit.subject.slot} ${hit.point?.key ?? ''}`, hit })),
-    [inspection, sought],
-  );
-  const input = useRef<HTMLInputElement>(null);
-  const take = (hit: Hit | undefined) => {
-    setTyped('');
-    if (hit) onFind(hit);
+  const place = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const timer = setTimeout(() => void load().catch(() => undefined), QUIET);
+    return () => clearTimeout(timer);
+  }, []);
+  const focused = useRef(false);
+  const props: FindProps = {
+    focused,
+    typed,
+    onType: setTyped,
+    onTake: (hit) => {
+      const found = hit ?? findIn(inspection, typed)[0];
+      setTyped('');
+      if (found) onFind(found);
+    },
   };
   return (
-    <>
-      <Box
-        aria-label="Find a part or what is looked at"
-        items={hits}
-        inputValue={typed}
-        onInputChange={setTyped}
-        value={null}
-        onChange={(key) => take(hits.find((h) => h.id === key)?.hit)}
-        menuTrigger="input"
-        allowsEmptyCollection={false}
-      >
-        <Search size={18} aria-hidden />
-        <Words
-          ref={input}
-          placeholder="Find"
-          onKeyDown={(event) => {
-            // Enter alone takes the best one; typed just now, it is not drawn yet.
-            if (event.key !== 'Enter' || input.current?.getAttribute('aria-activedescendant')) return;
-            // The focus goes to what was found, and the key must not press it.
-            event.preventDefault();
-            take(findIn(inspection, typed)[0]);
-          }}
-        />
-        <Found placement="bottom end">
-          <ListBox<{ id: string; hit: Hit }>>
-            {({ hit }) => (
-              <One textValue={hit.words}>
-                <span>{hit.words}</span>
-                <small>{stations.find((s) => s.id === hit.subject.station)?.name}</small>
-              </One>
-            )}
-          </ListBox>
-        </Found>
-      </Box>
+    <div ref={place} style={{ flex: '0 1 164px', minWidth: 120 }}>
+      <Suspense fallback={<Plain {...props} />}>
+        {wanted ? <FindBox {...props} /> : <Plain {...props} onWanted={() => setWanted(true)} />}
+      </Suspense>
       <Shortcuts
-        list={[{ key: 'f', words: 'Find a part or what is looked at', run: () => input.current?.focus() }]}
+        list={[
+          {
+            key: 'f',
+            words: 'Find a part or what is looked at',
+            run: () => place.current?.querySelector('input')?.focus(),
+          },
+        ]}
       />
-    </>
+    </div>
   );
+}
+
+/** Takes what is typed while the list is still on its way. */
+function Plain(props: FindProps & { onWanted?: () => void }) {
+  const { typed, onType, onTake, focused, onWanted } = props;
+  const input = useKeptFocus(focused);
+  return (
+    <Place>
+      <Search size={18} aria-hidden />
+      <Field
+        aria-label="Find a part or what is looked at"
+        placeholder="Find"
+        ref={input}
+        value={typed}
+        onFocus={() => {
+          focused.current = true;
+          onWanted?.();
+        }}
+        onBlur={() => (focused.current = false)}
+        onChange={(event) => onType(event.target.value)}
+        onKeyDown={(event) => takeOnEnter(event, onTake)}
+      />
+    </Place>
+  );
+}
+
+/** What is drawn in place of a field that had the focus has it. */
+export function useKeptFocus(focused: FindProps['focused']): React.RefObject<HTMLInputElement | null> {
+  const input = useRef<HTMLInputElement>(null);
+  useLayoutEffect(() => {
+    if (focused.current) input.current?.focus();
+  }, [focused]);
+  return input;
+}
+
+/** Enter alone takes the best. The focus goes to what was found, and the key must not press it. */
+export function takeOnEnter(event: React.KeyboardEvent, onTake: FindProps['onTake']): void {
+  if (event.key !== 'Enter') return;
+  event.preventDefault();
+  onTake(null);
 }
