@@ -201,7 +201,8 @@ export function keyboard(page: Page): Hands {
       for (let k = from!; k <= to!; k++) await key(number);
     },
     file: async (button, path) => {
-      const chooser = page.waitForEvent('filechooser');
+      // From the first Tab on: there may be a long way to the button on a busy machine.
+      const chooser = page.waitForEvent('filechooser', { timeout: 60_000 });
       await hands.press(button);
       hands.actions++;
       await (await chooser).setFiles(path);

@@ -37,6 +37,7 @@ describe('a line of a rule', () => {
       hours: 0,
       leadDays: 2,
       coreDeposit: 15000,
+      coreReturnDays: 30,
       inKit: false,
       onTheShop: false,
       reasons: [{ rule: 'a', words: 'Because of a', slots: [], firm: false }],
@@ -49,6 +50,14 @@ describe('a line of a rule', () => {
       price: 0,
       leadDays: 0,
       coreDeposit: 0,
+      coreReturnDays: null,
+    });
+  });
+  test('for a part that is made no more is for its successor, and says whose place it takes', () => {
+    expect(only([rule('a', [{ part: 'harness' }])])).toMatchObject({
+      key: 'part-harness-2',
+      price: 7340,
+      reasons: [{ words: 'Because of a (Internal harness)' }],
     });
   });
   test('to upgrade is bought', () => {

@@ -30,6 +30,8 @@ export interface ScopeLine {
   hours: number;
   leadDays: number;
   coreDeposit: number;
+  /** Days to bring the old part back for its deposit, where the supplier sets any. */
+  coreReturnDays: number | null;
   /** The overhaul kit already holds it. */
   inKit: boolean;
   onTheShop: boolean;
@@ -128,6 +130,7 @@ function blank(key: string, kind: ScopeLine['kind'], name: string, reason: Reaso
     hours: 0,
     leadDays: 0,
     coreDeposit: 0,
+    coreReturnDays: null,
     inKit: false,
     onTheShop: false,
     reasons: [reason],
@@ -152,6 +155,7 @@ function partLine(
     price: bought ? (part.price ?? 0) : 0,
     leadDays: bought ? (part.leadDays ?? 0) : 0,
     coreDeposit: bought ? (part.coreDeposit ?? 0) : 0,
+    coreReturnDays: bought ? (part.returnDays ?? null) : null,
     onTheShop,
   };
 }

@@ -26,9 +26,32 @@ const Plain = styled.table`
   td[data-number],
   th[data-number] {
     text-align: right;
+    white-space: nowrap;
+  }
+  tr[data-head] th {
+    padding: 0;
+    border-top-color: var(--rule-strong);
+  }
+  tr[data-head] button {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    width: 100%;
+    min-height: 44px;
+    padding: 0;
+    border: 0;
+    background: none;
+    color: var(--ink);
+    font: inherit;
+    text-align: left;
+    cursor: pointer;
+  }
+  tr[data-head] button:hover {
+    color: var(--accent);
   }
   small {
     display: block;
+    font-weight: 400;
     color: var(--ink-soft);
     font-size: 0.875rem;
   }

@@ -8,14 +8,42 @@ import type { UnitDefinition, UnitSummary } from '@/core/unit';
 import { RequestError, send } from '@/ui/net/request';
 import { BenchDetail, BenchTop, usePointed } from '@/ui/powerflow/bench';
 import { usePowerflow } from '@/ui/powerflow/use-powerflow';
-import { Button, ButtonLink, Dialog, Line, Notice, Page, Section, Shortcuts, Stack } from '@/ui/system';
+import {
+  Button,
+  ButtonLink,
+  Dialog,
+  Line,
+  Notice,
+  Page,
+  PageIndex,
+  Section,
+  Shortcuts,
+  Stack,
+} from '@/ui/system';
 import { Burning } from './burning';
 import { LibraryFrame } from './frame';
-import { Chart, Elements, Gearsets, Limits, Parts, Takedown } from './sections';
+import { Labour, Parts } from './parts';
+import { Chart, Elements, Gearsets, Limits, Takedown } from './sections';
+import { Stacks } from './stacks';
 import { WhatIf } from './what-if';
 
 const NO_FAULTS: never[] = [];
 const NO_MARKS = {};
+/** In the order of the page; what turns stands under the torque. */
+const SECTIONS = [
+  'Every gear',
+  'Torque and speed',
+  'Burning order',
+  'Application chart',
+  'Elements',
+  'Stacks',
+  'Gearsets',
+  'Takedown',
+  'Limits',
+  'Parts',
+  'Labour',
+  'Versions',
+];
 const Facts = styled.p`
   color: var(--ink-soft);
 `;
@@ -71,15 +99,20 @@ export function UnitView({ start, behaviour, currency }: Props) {
         )}
         <BenchTop unit={unit} flow={flow} marks={NO_MARKS} member={member} />
         <Page>
+          <PageIndex
+            titles={unit.elements.some((e) => e.pack) ? SECTIONS : SECTIONS.filter((s) => s !== 'Stacks')}
+          />
           <WhatIf unit={unit} flow={flow} behaviour={behaviour} />
           <BenchDetail unit={unit} flow={flow} onPoint={setMember} />
           <Burning unit={unit} />
           <Chart unit={unit} />
           <Elements unit={unit} />
+          <Stacks unit={unit} />
           <Gearsets unit={unit} />
           <Takedown unit={unit} />
           <Limits unit={unit} />
           <Parts unit={unit} currency={currency} />
+          <Labour unit={unit} />
           <Versions unit={unit} versions={versions} mayEdit={mayEdit} />
         </Page>
       </Stack>

@@ -48,3 +48,12 @@ export const station = <T extends { station: string }>(): Column<T> => ({
   read: (row) => row.station,
   write: (row, value) => ({ ...row, station: value }),
 });
+
+/** Sizes a part or plate is sold in, m; typed in mm with commas between. What is no size is left out. */
+export const sizesText = (sizes: readonly number[]) =>
+  sizes.map((s) => String(Number((s * 1e3).toFixed(4)))).join(', ');
+export const fromSizes = (text: string): number[] =>
+  [...new Set(text.split(/[\s,;]+/).map(Number))]
+    .filter((mm) => mm > 0 && mm < 1000)
+    .sort((a, b) => a - b)
+    .map((mm) => Number((mm / 1e3).toPrecision(9)));

@@ -26,7 +26,7 @@ export const PACK: Column<Pack>[] = [
     max: 20,
     whole: true,
     read: (p) => p.frictions,
-    write: (p, v) => (v ? { ...p, frictions: v, order: stackOf(v) } : p),
+    write: (p, v) => (v && v !== p.frictions ? { ...p, frictions: v, order: stackOf(v, p.order) } : p),
   },
   pack('Lining outer diameter', 'outerDiameter', 1000),
   pack('Lining inner diameter', 'innerDiameter', 1000),
@@ -79,11 +79,11 @@ export const PACK: Column<Pack>[] = [
   },
 ];
 
-/** Plates in the usual order: steel and friction in turn from the piston, the backing plate last. */
-function stackOf(frictions: number): Pack['order'] {
-  const order: Pack['order'] = [];
+/** Plates in the usual order: steel and friction in turn from the piston; a wave spring and a backing plate stay. */
+function stackOf(frictions: number, before: Pack['order']): Pack['order'] {
+  const order: Pack['order'] = before.includes('wave') ? ['wave'] : [];
   for (let k = 0; k < frictions; k++) order.push('steel', 'friction');
-  return [...order, 'backing'];
+  return before.includes('backing') ? [...order, 'backing'] : order;
 }
 
 type Band = NonNullable<Element['band']>;

@@ -6,6 +6,7 @@ import { addElement, removeElement, replaceElement, tidy } from '@/core/unit';
 import type { Element, ElementKind, UnitDefinition } from '@/core/unit';
 import { Button, Fields, Line, Section, Stack, TextInput } from '@/ui/system';
 import { BAND, CAPACITY, ELEMENT, PACK } from './element-columns';
+import { firstSetUp, SET_UP, WORN } from './set-up-columns';
 import { MemberPick } from './gearsets';
 import { ColumnField } from './rows';
 import type { Change } from './use-draft';
@@ -137,7 +138,7 @@ function Details({ unit, element, change }: { unit: UnitDefinition; element: Ele
       <Stack>
         {pack && (
           <Fields $min={150}>
-            {PACK.map((column) => (
+            {[...PACK, ...WORN].map((column) => (
               <ColumnField
                 key={column.label}
                 unit={unit}
@@ -147,6 +148,29 @@ function Details({ unit, element, change }: { unit: UnitDefinition; element: Ele
               />
             ))}
           </Fields>
+        )}
+        {pack?.setUp && (
+          <Fields $min={150}>
+            {SET_UP.map((column) => (
+              <ColumnField
+                key={column.label}
+                unit={unit}
+                column={column}
+                row={pack.setUp!}
+                onChange={(setUp) => put({ ...element, pack: { ...pack, setUp } })}
+              />
+            ))}
+          </Fields>
+        )}
+        {pack && !pack.setUp && (
+          <div>
+            <Button
+              $kind="quiet"
+              onPress={() => put({ ...element, pack: { ...pack, setUp: firstSetUp(pack) } })}
+            >
+              Say how it is stacked
+            </Button>
+          </div>
         )}
         {band && (
           <Fields $min={150}>

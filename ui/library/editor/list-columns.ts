@@ -163,6 +163,48 @@ export const SPECS: Column<Spec>[] = [
   limit('At least', 'min'),
   limit('At most', 'max'),
   station(),
+  {
+    label: 'Of the part',
+    kind: 'choice',
+    options: partOrNone,
+    read: (s) => s.part ?? '',
+    write: (s, v) => orNone(s, 'part', v),
+  },
+  {
+    label: 'Of the element',
+    kind: 'choice',
+    options: named((u) => u.elements, 'none'),
+    read: (s) => s.element ?? '',
+    write: (s, v) => orNone(s, 'element', v),
+  },
+  {
+    label: 'Of the gearset',
+    kind: 'choice',
+    options: named((u) => u.gearsets, 'none'),
+    read: (s) => s.gearset ?? '',
+    write: (s, v) => orNone(s, 'gearset', v),
+  },
+  {
+    label: 'Pressure at',
+    kind: 'choice',
+    options: () => [
+      { value: '', label: 'not a pressure' },
+      { value: 'idle', label: 'idle' },
+      { value: 'full', label: 'full load' },
+    ],
+    read: (s) => s.load ?? '',
+    write: (s, v) => orNone(s, 'load', v as Spec['load']),
+  },
+  {
+    label: 'In the range',
+    kind: 'choice',
+    options: (u) => [
+      { value: '', label: 'any' },
+      ...[...new Set(u.gears.map((g) => g.range))].map((value) => ({ value, label: value })),
+    ],
+    read: (s) => s.range ?? '',
+    write: (s, v) => orNone(s, 'range', v),
+  },
 ];
 
 export const VARIANTS: Column<Variant>[] = [
@@ -192,5 +234,29 @@ export const LABOUR: Column<LabourOperation>[] = [
     max: 200,
     read: (l) => l.hours,
     write: (l, v) => ({ ...l, hours: v ?? l.hours }),
+  },
+  {
+    label: 'Saves work together with',
+    kind: 'many',
+    options: (u, l) => named((unit) => unit.labour.filter((o) => o.id !== l.id))(u),
+    read: (l) => (l.overlaps ?? []).map((o) => o.with),
+    write: (l, ids) => {
+      const hours = l.overlaps?.[0]?.hours ?? 0.5;
+      const list = ids.map((id) => l.overlaps?.find((o) => o.with === id) ?? { with: id, hours });
+      return orNone(l, 'overlaps', list.length ? list : undefined);
+    },
+  },
+  {
+    label: 'Hours it saves with each',
+    kind: 'text',
+    read: (l) => (l.overlaps ?? []).map((o) => o.hours).join(', '),
+    write: (l, text) => {
+      if (!l.overlaps) return l;
+      const hours = text.split(/[\s,;]+/).map(Number);
+      return {
+        ...l,
+        overlaps: l.overlaps.map((o, k) => (hours[k]! > 0 ? { ...o, hours: hours[k]! } : o)),
+      };
+    },
   },
 ];

@@ -3,7 +3,7 @@ import { catalogueOf } from '@/core/inspection';
 import { PART_ROLES } from '@/core/unit';
 import type { Attachment, Part, PartRole, UnitDefinition } from '@/core/unit';
 import { inspection } from '@/data/inspection';
-import { fixed, name, orNone, parts, station } from './column-kit';
+import { fixed, fromSizes, name, named, orNone, parts, partOrNone, sizesText, station } from './column-kit';
 import type { Column } from './rows';
 
 /** An attachment as the text a list of choices can hold, and back. */
@@ -43,6 +43,51 @@ const BREAKS: Column<Part>[] = [
       })),
     read: (p) => p.splits?.away.map(asText) ?? [],
     write: (p, away) => (p.splits ? { ...p, splits: { ...p.splits, away: away.map(fromText) } } : p),
+  },
+];
+
+/** Whose it is, where the paths of the unit do not say. */
+const BELONGS: Column<Part>[] = [
+  {
+    label: 'Belongs to the element',
+    kind: 'choice',
+    options: named((u) => u.elements, 'as the paths say'),
+    read: (p) => p.element ?? '',
+    write: (p, v) => orNone(p, 'element', v),
+  },
+  {
+    label: 'Belongs to the gearset',
+    kind: 'choice',
+    options: named((u) => u.gearsets, 'none'),
+    read: (p) => p.gearset ?? '',
+    write: (p, v) => orNone(p, 'gearset', v),
+  },
+];
+
+/** How it is sold, and what it is taken for. */
+const SOLD: Column<Part>[] = [
+  {
+    label: 'Sizes sold, mm',
+    kind: 'text',
+    read: (p) => sizesText(p.sizes ?? []),
+    write: (p, text) => {
+      const sizes = fromSizes(text);
+      return orNone(p, 'sizes', sizes.length ? sizes : undefined);
+    },
+  },
+  {
+    label: 'Sold only as',
+    kind: 'choice',
+    options: (u, p) => partOrNone(u).filter((o) => o.value !== p.id),
+    read: (p) => p.soldAs ?? '',
+    write: (p, v) => orNone(p, 'soldAs', v),
+  },
+  {
+    label: 'Nearly the size of',
+    kind: 'many',
+    options: (u, p) => parts(u).filter((o) => o.value !== p.id),
+    read: (p) => p.mistakenFor ?? [],
+    write: (p, v) => orNone(p, 'mistakenFor', v.length ? v : undefined),
   },
 ];
 
@@ -88,6 +133,18 @@ export const PARTS: Column<Part>[] = [
     write: (p, value) => ({ ...p, material: value as Part['material'] }),
   },
   {
+    label: 'Magnet test',
+    kind: 'choice',
+    options: () => [
+      { value: '', label: 'as its material' },
+      { value: 'no', label: 'not magnetic, on purpose' },
+      { value: 'yes', label: 'magnetic' },
+    ],
+    read: (p) => (p.magnetic === undefined ? '' : p.magnetic ? 'yes' : 'no'),
+    write: (p, v) => orNone(p, 'magnetic', v === '' ? undefined : v === 'yes'),
+  },
+  ...BELONGS,
+  {
     label: 'Price',
     kind: 'number',
     unit: '',
@@ -113,6 +170,15 @@ export const PARTS: Column<Part>[] = [
     max: 1e6,
     read: (p) => p.coreDeposit,
     write: (p, v) => orNone(p, 'coreDeposit', v === undefined ? v : Math.round(v)),
+  },
+  {
+    label: 'Old part back within',
+    kind: 'number',
+    unit: 'days',
+    max: 3650,
+    whole: true,
+    read: (p) => p.returnDays,
+    write: (p, v) => orNone(p, 'returnDays', v || undefined),
   },
   {
     label: 'Kit',
@@ -160,6 +226,7 @@ export const PARTS: Column<Part>[] = [
     write: (p, value) => orNone(p, 'failure', value),
   },
   ...BREAKS,
+  ...SOLD,
   {
     label: 'Renewed with it',
     kind: 'many',
