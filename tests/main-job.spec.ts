@@ -60,7 +60,8 @@ test('from a complaint to an accepted quote', async ({ page, browser }) => {
     await page.getByRole('button', { name: 'It is out' }).click();
     await page.getByRole('button', { name: /^6 Reverse and high drums/ }).click();
     await openRow(page, 'element.band-2-4');
-    await pick(page, '2-4 band, lining', 'Charred');
+    await row(page, 'element.band-2-4').getByRole('button', { name: '4 Charred' }).click();
+    await row(page, 'element.band-2-4').getByRole('button', { name: 'All alike: charred' }).click();
     await pick(page, '2-4 band, drum surface it ran on', 'Glazed');
     for (const pack of ['element.reverse', 'element.high'])
       await (await openRow(page, pack)).getByRole('button', { name: /^All alike/ }).click();

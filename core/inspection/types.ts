@@ -81,8 +81,8 @@ export interface Point {
   /** What can hurt somebody at it; and what its answer clears, or does not. */
   caution?: string;
   hint?: string;
-  /** The picture that records it beside the row. */
-  picture?: 'pack' | 'band' | 'planetary';
+  /** The picture it is painted in, place by place: each place is a reading of its own. Faces have the pack. */
+  picture?: 'band' | 'planetary';
 }
 
 /** How a point is answered. One renderer, one schema and one reading for each kind. */

@@ -5,6 +5,7 @@ import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { CANNOT_TELL, TAKEDOWN, WARMTHS } from '@/core/case';
 import type { Finding, Warmth } from '@/core/case';
+import { findingWords } from '@/core/inspection';
 import type { CataloguePoint, Condition, FieldKind, Subject } from '@/core/inspection';
 import { useBench, useSlots } from '@/ui/job/provider';
 import { Caption, Caution, Choice, NumberInput, TextInput } from '@/ui/system';
@@ -94,6 +95,14 @@ export const PointItem = memo(function PointItem({ subject, point }: Props) {
   const stored = useSlots(`${subject.slot}.${id}`) as [string, Finding][];
   const readings = stored.flatMap(([rest]) => (rest.startsWith('.') ? [rest.slice(1)] : []));
   const said = stored.some(([rest]) => rest === '');
+  if (point.point.picture)
+    return stored.length === 0 ? null : (
+      <Box $wide={false} data-point={`${subject.slot}.${id}`}>
+        {stored.map(([rest]) => (
+          <Painted key={rest} subject={subject} point={point} reading={rest.slice(1) || null} />
+        ))}
+      </Box>
+    );
   return (
     <Box $wide={point.point.field.kind === 'test'} data-point={`${subject.slot}.${id}`}>
       <Reading
@@ -156,18 +165,38 @@ function Reading(props: Props & { reading: string | null; number: number; onAgai
   );
 }
 
+/** What was painted in a picture, in words, and what goes with it. */
+function Painted({ subject, point, reading }: Props & { reading: string | null }) {
+  const handle = useFinding(subject, point.point.id, reading);
+  if (!handle.finding) return null;
+  const { where } = handle.finding;
+  const label = `${point.point.words}${where ? `, ${where}` : ''}`;
+  return (
+    <>
+      <Name>
+        <span>
+          <b>{label}:</b> {findingWords(point, handle.finding)}
+        </span>
+      </Name>
+      <With subject={subject} point={point} handle={handle} label={label} />
+    </>
+  );
+}
+
 /** What goes with a finding: its conditions, where it is, and a word on it where something is wrong. */
 function With({ point, handle, label }: Props & { handle: FindingHandle; label: string }) {
   const { keepName } = useBench();
   const finding = handle.finding!;
-  const { ask = [], where, field } = point.point;
+  const { ask = [], field } = point.point;
+  // In a picture the place is where it was painted.
+  const where = point.point.picture ? undefined : point.point.where;
   const level = typeof finding.is === 'string' ? point.levels.get(finding.is) : undefined;
   const wrong = (level?.severity ?? 0) > 0 || finding.is === TAKEDOWN || finding.is === CANNOT_TELL;
   const asked = (['warmth', 'temperatureC', 'pressureKpa', 'oilFilm'] as const).filter(
     (c) => ask.includes(c) || finding[c] !== undefined,
   );
   const notes = (wrong && field.kind !== 'words') || finding.note !== undefined;
-  if (asked.length === 0 && !(where && wrong) && !notes && !finding.where) return null;
+  if (asked.length === 0 && !(where && wrong) && !notes && !(where && finding.where)) return null;
   return (
     <Aside>
       {asked.map((c) => (

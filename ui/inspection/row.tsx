@@ -123,7 +123,10 @@ export const SubjectRow = memo(function SubjectRow(props: {
   const { words, tone } = summaryOf(inspection, subject, stored);
   const [file] = inspection.catalogue.filesFor(subject.head, subject.selectors).filter(ownFile(subject));
   const part = unit.parts.find((p) => subject.head === 'part' && p.id === subject.ids[0]);
-  const quick = quickPoint(inspection, subject);
+  const asked = quickPoint(inspection, subject);
+  // Said place by place in its picture, it is no more answered by one press.
+  const byPlace = asked?.point.picture && stored.some(([rest]) => rest.startsWith(`${asked.point.id}.`));
+  const quick = byPlace ? null : asked;
   return (
     <Line $tone={tone} data-subject={subject.slot} data-open={open || undefined}>
       <Head>

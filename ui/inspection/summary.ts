@@ -32,7 +32,8 @@ export function summaryOf(
 
 /** A condition is said by itself; anything else with its name. */
 function saidOf(point: CataloguePoint, finding: Finding): string {
-  const words = findingWords(point, finding);
+  const place = point.point.picture && finding.where ? ` (${finding.where})` : '';
+  const words = findingWords(point, finding) + place;
   return point.file.id === 'part' || point.point.field.kind === 'words'
     ? words
     : `${point.point.words.toLowerCase()} ${words}`;

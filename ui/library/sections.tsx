@@ -178,7 +178,10 @@ export function Takedown({ unit }: { unit: UnitDefinition }) {
 
 export function Limits({ unit }: { unit: UnitDefinition }) {
   return (
-    <Section title="Limits" note="Clearances of packs and band travel stand with their elements.">
+    <Section
+      title="Limits"
+      note="The shop’s until the unit’s own manual replaces them. Clearances of packs and band travel stand with their elements."
+    >
       <Table>
         <tbody>
           {unit.specs.map((s) => (

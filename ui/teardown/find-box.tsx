@@ -45,6 +45,11 @@ const One = styled(ListBoxItem)`
   }
 `;
 
+const Nothing = styled.p`
+  padding: 12px;
+  color: var(--ink-soft);
+`;
+
 /** The field with its list: whatever is found, at whichever station it lies. */
 export function FindBox({ typed, onType, onTake, focused }: FindProps) {
   const inspection = useInspection();
@@ -68,6 +73,8 @@ export function FindBox({ typed, onType, onTake, focused }: FindProps) {
         if (hit) onTake(hit);
       }}
       menuTrigger="input"
+      // Who types fast is ahead of the list: it opens all the same, and is filled when it comes.
+      allowsEmptyCollection
     >
       <Search size={18} aria-hidden />
       <Words
@@ -78,7 +85,13 @@ export function FindBox({ typed, onType, onTake, focused }: FindProps) {
         }}
       />
       <Found placement="bottom end">
-        <ListBox<{ id: string; hit: Hit }>>
+        <ListBox<{ id: string; hit: Hit }>
+          renderEmptyState={() => (
+            <Nothing>
+              {sought.trim() ? 'Nothing of this unit is called that.' : 'A few letters are enough.'}
+            </Nothing>
+          )}
+        >
           {({ hit }) => (
             <One textValue={hit.words}>
               <span>{hit.words}</span>

@@ -3,6 +3,7 @@ import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import type { PlateReading, Side } from '@/core/inspection';
 import type { PlateKind } from '@/core/unit';
+import { CountGrip } from './count-grip';
 import { FacePatterns, faceFill } from './face-patterns';
 
 const Frame = styled.div`
@@ -42,7 +43,9 @@ export interface Place {
 const WIDTH: Record<PlateKind, number> = { friction: 52, steel: 48, backing: 60, wave: 26 };
 const GAP = 3;
 const LEFT = 40;
-const RIGHT = 16;
+/** Room for the end of a stack with more in it than was built. */
+const RIGHT = 74;
+const EXTRA = 3;
 const HEIGHT = 148;
 const NAMES = 26;
 /** Width the drawing has on a usual screen. */
@@ -61,8 +64,10 @@ interface Props {
   said: string;
   /** How much wider than to fit. */
   close: boolean;
-  /** Frictions found, where they are not as many as the unit has. */
+  /** Frictions found; null as long as nobody has counted. */
   found: number | null;
+  onPush: (count: number) => void;
+  onCount: (count: number | null) => void;
   onKey: (event: React.KeyboardEvent) => void;
   onDown: (place: Place) => void;
   onOver: (place: Place) => void;
@@ -84,6 +89,7 @@ export function PackDrawing(props: Props) {
   }, [at]);
   const wide = props.close ? width * 1.6 : `max(100%, ${leastWidth(width, k)}px)`;
   const missing = missingFrom(plates, props.found);
+  const built = plates.filter((p) => p.kind === 'friction').length;
   return (
     <Frame>
       <Drawing
@@ -128,11 +134,20 @@ export function PackDrawing(props: Props) {
                   fontWeight={plate.index === at.plate ? 700 : 400}
                   textAnchor="middle"
                 >
-                  {labelOf(plate)}
+                  {missing.has(plate.index) ? '' : labelOf(plate)}
                 </text>
               </g>
             ),
         )}
+        <CountGrip
+          name={props.name}
+          edges={edgesOf(plates, lefts)}
+          built={built}
+          found={props.found ?? built}
+          height={NAMES}
+          onMove={props.onPush}
+          onDone={props.onCount}
+        />
       </Names>
     </Frame>
   );
@@ -154,6 +169,18 @@ function missingFrom(plates: readonly PlateReading[], found: number | null): Set
   const frictions = plates.filter((p) => p.kind === 'friction');
   if (found === null || found >= frictions.length) return new Set();
   return new Set(frictions.slice(found).flatMap((p) => [p.index, p.index - 1]));
+}
+
+/** Where the stack ends with none, one, two ... frictions in it, and with some more than were built. */
+function edgesOf(plates: readonly PlateReading[], lefts: readonly number[]): number[] {
+  const frictions = plates.filter((p) => p.kind === 'friction').map((p) => p.index);
+  const last = frictions.at(-1)!;
+  const end = lefts[last + 1]! - GAP / 2;
+  return [
+    ...frictions.map((index) => lefts[Math.max(0, index - 1)]! - GAP / 2),
+    end,
+    ...Array.from({ length: EXTRA }, (_, k) => lefts.at(-1)! + k * 16),
+  ];
 }
 
 function Plate(

@@ -15,46 +15,7 @@ import { gradeFor, layersOf } from './layers';
 import type { Brush } from './layers';
 import { PackDrawing } from './pack-drawing';
 import type { Place } from './pack-drawing';
-
-const Palette = styled.div`
-  display: grid;
-  grid-auto-flow: column;
-  grid-auto-columns: minmax(0, 1fr);
-  gap: 4px;
-  @media (max-width: 700px) {
-    grid-auto-flow: row;
-    grid-template-columns: repeat(5, minmax(0, 1fr));
-  }
-`;
-const Swatch = styled.button`
-  display: grid;
-  grid-template-rows: 22px auto;
-  gap: 2px;
-  min-height: 54px;
-  padding: 2px 3px 3px;
-  border: 1.5px solid var(--rule-strong);
-  border-radius: 3px;
-  background: var(--sheet);
-  font-size: 0.8125rem;
-  font-stretch: 78%;
-  line-height: 1.1;
-  text-align: center;
-  cursor: pointer;
-  svg {
-    width: 100%;
-    height: 22px;
-  }
-  &[aria-pressed='true'] {
-    border-color: var(--accent);
-    background: var(--accent-wash);
-    box-shadow: inset 0 -4px 0 var(--accent);
-    font-weight: 650;
-  }
-  kbd {
-    font: inherit;
-    font-weight: 700;
-  }
-`;
+import { Palette } from './palette';
 
 const Field = styled.div`
   width: 230px;
@@ -87,7 +48,9 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
   });
   const [close, setClose] = useState(false);
   const painting = useRef<Set<string> | null>(null);
-  const count = useFinding(inspection.subject('element', [element.id])!, 'count').finding?.is;
+  const counted = useFinding(inspection.subject('element', [element.id])!, 'count');
+  const count = counted.finding?.is;
+  const [pushed, setPushed] = useState<number | null>(null);
   const levelAt = ({ plate, side }: Place, point: string) => {
     const is = faces.get(`${plate}.${side}.${point}`)?.is;
     return typeof is === 'string' ? is : undefined;
@@ -186,16 +149,15 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
           {close ? 'Whole pack' : 'Closer'}
         </Button>
       </Line>
-      <Palette role="group" aria-label={`Condition to paint, ${element.name}`}>
-        {layer.brushes.map((b) => (
-          <Swatch key={b.key} type="button" aria-pressed={b === brush} onClick={() => setBrush(b.key)}>
-            <BrushPicture id={`swatch-${element.id}-${layer.point}-${b.key}`} layer={layer.point} brush={b} />
-            <span>
-              <kbd>{b.key}</kbd> {b.label}
-            </span>
-          </Swatch>
-        ))}
-      </Palette>
+      <Palette
+        name={element.name}
+        brushes={layer.brushes}
+        value={brush}
+        onChange={(b) => setBrush(b.key)}
+        picture={(b) => (
+          <BrushPicture id={`swatch-${element.id}-${layer.point}-${b.key}`} layer={layer.point} brush={b} />
+        )}
+      />
       <PackDrawing
         name={element.name}
         id={`pack-${element.id}`}
@@ -212,7 +174,12 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
         at={at}
         said={`${here.name}, ${at.side === 'a' ? 'piston' : 'backing'} side, ${levelAt(at, layer.point) ?? 'not looked at'}.`}
         close={close}
-        found={typeof count === 'number' ? count : null}
+        found={pushed ?? (typeof count === 'number' ? count : null)}
+        onPush={setPushed}
+        onCount={(to) => {
+          setPushed(null);
+          if (to !== null) counted.say(to);
+        }}
         onKey={onKey}
         onDown={(place) => {
           painting.current = new Set();

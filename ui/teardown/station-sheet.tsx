@@ -1,20 +1,20 @@
 'use client';
 import { memo, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
-import { valueOf } from '@/core/case';
-import type { Json, JobState } from '@/core/case';
-import type { Hit, Inspection, Subject } from '@/core/inspection';
+import type { Hit, Subject } from '@/core/inspection';
 import type { Station, UnitDefinition } from '@/core/unit';
 import { BenchTemperature } from '@/ui/inspection/bench-warmth';
-import { soundOf } from '@/ui/inspection/quick';
 import { Readings, readingsAt } from '@/ui/inspection/readings';
 import { SubjectRow } from '@/ui/inspection/row';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { useBench, useJob, useSlot } from '@/ui/job/provider';
-import { Button, Caution, Line, Notice, Shortcuts } from '@/ui/system';
+import { Button, Shortcuts } from '@/ui/system';
 import { Find } from './find';
 import { packSaid } from './pack-said';
 import { PackEditor } from './pack-editor';
+import { PlacePicture } from './place-picture';
+import { RestSound } from './rest-sound';
+import { TrapList } from './trap-list';
 
 const Sheet = styled.section`
   background: var(--sheet);
@@ -42,24 +42,6 @@ const Head = styled.header`
     font-size: 0.875rem;
     line-height: 1.25;
     color: var(--ink-soft);
-  }
-`;
-const Traps = styled.ul`
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(340px, 100%), 1fr));
-  gap: 3px 10px;
-  padding: 4px 0 0;
-  line-height: 1.25;
-  p {
-    padding-top: 3px;
-    padding-bottom: 3px;
-    font-size: 0.875rem;
-  }
-  li.fastener {
-    padding: 3px 10px;
-    border-left: 4px solid var(--accent);
-    background: var(--accent-wash);
-    font-size: 0.875rem;
   }
 `;
 const Rows = styled.ul`
@@ -211,8 +193,21 @@ export const StationSheet = memo(function StationSheet(props: {
 function StationRow(props: { subject: Subject; open: boolean; onOpen: (slot: string | null) => void }) {
   const { subject, open, onOpen } = props;
   const { unit } = useBench();
+  const inspection = useInspection();
   const element = subject.head === 'element' ? unit.elements.find((e) => e.id === subject.ids[0]) : undefined;
-  if (!element?.pack) return <SubjectRow subject={subject} open={open} onOpen={onOpen} />;
+  const drawn = useMemo(
+    () => [...inspection.points(subject).values()].filter((p) => p.point.picture),
+    [inspection, subject],
+  );
+  if (!element?.pack)
+    return (
+      <SubjectRow
+        subject={subject}
+        open={open}
+        onOpen={onOpen}
+        picture={open && drawn.length > 0 && <PlacePicture subject={subject} points={drawn} />}
+      />
+    );
   return <PackRow subject={subject} open={open} onOpen={onOpen} />;
 }
 
@@ -231,77 +226,4 @@ function PackRow(props: { subject: Subject; open: boolean; onOpen: (slot: string
       said={packSaid(inspection, state, element)}
     />
   );
-}
-
-/** What can hurt or be broken here, what holds it, and what is still in the way. */
-function TrapList({ station, out }: { station: Station; out: boolean }) {
-  const { unit, state } = useJob();
-  const inTheWay = station.blockedBy
-    .filter((id) => !valueOf(state, `station.${id}.out`))
-    .map((id) => unit.stations.find((s) => s.id === id)!.name);
-  if (station.cautions.length + station.fasteners.length + inTheWay.length === 0) return null;
-  return (
-    <Traps aria-label="Watch out">
-      {station.cautions.map((c) => (
-        <li key={c}>
-          <Caution>{c}</Caution>
-        </li>
-      ))}
-      {station.fasteners.map((f) => (
-        <li key={f} className="fastener">
-          {f}
-        </li>
-      ))}
-      {inTheWay.length > 0 && (
-        <li>
-          <Notice>
-            {out ? 'Taken out before' : 'Still in the way'}: {inTheWay.join(', ')}.
-          </Notice>
-        </li>
-      )}
-    </Traps>
-  );
-}
-
-/** Everything of the station nobody has looked at yet is sound: each is recorded by its own name, in one step to undo. */
-function RestSound({ rows }: { rows: readonly Subject[] }) {
-  const { state } = useJob();
-  const { writeMany } = useBench();
-  const inspection = useInspection();
-  const [done, setDone] = useState<[string, Json][] | null>(null);
-  const rest = restOf(inspection, state, rows);
-  const record = () => {
-    writeMany(rest);
-    setDone(rest);
-  };
-  return (
-    <Line>
-      <Button isDisabled={rest.length === 0} onPress={record}>
-        Rest of this station sound{rest.length ? ` (${rest.length})` : ''}
-      </Button>
-      {done && (
-        <span role="status">
-          Recorded sound: {done.map(([slot]) => inspection.named(slot)!.subject.name).join(', ')}.{' '}
-          <Button
-            $kind="quiet"
-            $small
-            onPress={() => {
-              writeMany(done.map(([slot]): [string, Json] => [slot, null]));
-              setDone(null);
-            }}
-          >
-            Take that back
-          </Button>
-        </span>
-      )}
-      <Shortcuts list={[{ key: 'r', words: 'The rest of the station is sound', run: record }]} />
-    </Line>
-  );
-}
-
-function restOf(inspection: Inspection, state: JobState, rows: readonly Subject[]): [string, Json][] {
-  const slots = Object.keys(state);
-  return rows
-    .filter((s) => !slots.some((slot) => slot.startsWith(`${s.slot}.`)))
-    .flatMap((s) => soundOf(inspection, s));
 }

@@ -1,10 +1,11 @@
 'use client';
-import { Check } from 'lucide-react';
+import { Check, Redo } from 'lucide-react';
 import { memo } from 'react';
 import { ToggleButton } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Station } from '@/core/unit';
-import { useSlot } from '@/ui/job/provider';
+import { useJob, useSlot } from '@/ui/job/provider';
+import { skippedStations } from '@/core/inspection';
 
 const List = styled.ol`
   display: grid;
@@ -68,11 +69,18 @@ export function Stations(props: {
   chosen: string;
   onChoose: (id: string) => void;
 }) {
+  const { unit, state } = useJob();
+  const skipped = skippedStations(unit, state);
   return (
     <List aria-label="Stations in removal order">
       {props.order.map((s) => (
         <li key={s.id}>
-          <StationTab station={s} chosen={s.id === props.chosen} onChoose={props.onChoose} />
+          <StationTab
+            station={s}
+            chosen={s.id === props.chosen}
+            skipped={skipped.has(s.id)}
+            onChoose={props.onChoose}
+          />
         </li>
       ))}
     </List>
@@ -82,13 +90,15 @@ export function Stations(props: {
 const StationTab = memo(function StationTab(props: {
   station: Station;
   chosen: boolean;
+  /** Still in while a later one is out. */
+  skipped: boolean;
   onChoose: (id: string) => void;
 }) {
-  const { station } = props;
+  const { station, skipped } = props;
   const out = useSlot(`station.${station.id}.out`) === true;
   return (
     <Tab
-      aria-label={`${station.order} ${station.name}${out ? ', out' : ''}`}
+      aria-label={`${station.order} ${station.name}${out ? ', out' : skipped ? ', passed over' : ''}`}
       isSelected={props.chosen}
       data-out={out || undefined}
       onChange={() => props.onChoose(station.id)}
@@ -96,6 +106,7 @@ const StationTab = memo(function StationTab(props: {
       <b>{station.order}</b>
       <span>{station.name}</span>
       {out && <Check size={14} aria-hidden />}
+      {skipped && <Redo size={14} aria-hidden />}
     </Tab>
   );
 });
