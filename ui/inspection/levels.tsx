@@ -15,7 +15,7 @@ const Group = styled(ToggleButtonGroup)`
   gap: 0 2px;
 `;
 const Level = styled(ToggleButton)<{ $tone?: Tone; $quick?: boolean }>`
-  min-height: ${(p) => (p.$quick ? 50 : 46)}px;
+  min-height: 46px;
   min-width: 50px;
   padding: 0 8px;
   border: 0;

@@ -43,17 +43,6 @@ const Group = styled.fieldset`
   }
 `;
 
-/** Fills what is left of a line: it never makes the panel taller by itself. */
-const Whose = styled.p`
-  flex: 1 1 150px;
-  max-width: 230px;
-  margin-left: auto;
-  align-self: end;
-  font-size: 0.8125rem;
-  line-height: 1.25;
-  color: var(--ink-soft);
-`;
-
 /** A reading the unit states a limit for. */
 export interface AskedReading {
   subject: Subject;
@@ -116,7 +105,6 @@ export const Readings = memo(function Readings({ readings }: { readings: readonl
           ))}
         </Group>
       ))}
-      <Whose>Limits are the shop’s until the unit’s own manual replaces them.</Whose>
     </Panel>
   );
 });

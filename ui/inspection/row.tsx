@@ -40,7 +40,7 @@ const Head = styled.div`
   grid-template-columns: minmax(0, 1fr) auto;
   align-items: center;
   gap: 6px;
-  min-height: 54px;
+  min-height: 50px;
   padding: 1px 0 1px 6px;
 `;
 const Opener = styled(AriaButton)`
@@ -48,7 +48,7 @@ const Opener = styled(AriaButton)`
   grid-template-columns: 26px minmax(0, 1fr) auto;
   align-items: center;
   gap: 8px;
-  min-height: 52px;
+  min-height: 48px;
   padding: 0 4px 0 0;
   border: 0;
   background: transparent;

@@ -19,7 +19,7 @@ import { TrapList } from './trap-list';
 const Sheet = styled.section`
   background: var(--sheet);
   border: 1px solid var(--rule-strong);
-  padding: 0 18px 14px;
+  padding: 0 18px 10px;
   @media (max-width: 600px) {
     padding: 0 10px 12px;
   }
@@ -60,7 +60,13 @@ const Foot = styled.footer`
   flex-wrap: wrap;
   align-items: center;
   gap: 8px 12px;
-  padding-top: 12px;
+  padding-top: 8px;
+  > p {
+    flex: 1 1 170px;
+    font-size: 0.8125rem;
+    line-height: 1.25;
+    color: var(--ink-soft);
+  }
 `;
 
 /** What the person asked for: it lies open, and the keys go on there. */
@@ -179,6 +185,7 @@ export const StationSheet = memo(function StationSheet(props: {
           {out ? 'Next' : 'Out'}
           {next ? `${out ? '' : ', next'}: ${next.name}` : ''}
         </Button>
+        <p>Limits are the shop’s until the unit’s own manual replaces them.</p>
       </Foot>
       <Shortcuts
         list={[
