@@ -223,3 +223,18 @@ test('teardown: debris by kind, amount and place; a filter seen from outside is 
   await page.getByRole('button', { name: /^5 Pump and support/ }).click();
   await expect(page.getByText('Still in the way: Torque converter, Band servo.')).toBeVisible();
 });
+
+test('a comeback: the earlier job is chosen, and what it found stands at its station', async ({ page }) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page, 'Ostrel Five-X');
+  await pick(page, 'Overhauled before', 'Here');
+  await page.getByLabel('Comes back from job: number or words').fill('1013');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Comes back from job 1013' }).click();
+  const then = page.getByRole('region', { name: 'Job 1013' });
+  await expect(then).toContainText('Put down to: The filter blocked by itself');
+  await expect(then.getByRole('term').filter({ hasText: 'Filter' })).toBeVisible();
+  await page.goto(`/jobs/${job}/teardown`);
+  await page.getByRole('button', { name: '3 Pan and filter' }).click();
+  await expect(page.getByText(/^Found here in job 1013: .*Filter:/)).toBeVisible();
+});

@@ -22,3 +22,5 @@ export { skippedStations, stillInTheWay } from './takedown';
 export { plateName, subjectOf } from './subjects';
 export type { Subject } from './subjects';
 export { findingWords, levelWords, measureWords, pointWords } from './words';
+export { wrongFindings } from './wrong';
+export type { FoundInJob, WrongFinding } from './wrong';

@@ -1,32 +1,20 @@
 'use client';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
 import { useState } from 'react';
 import { Checkbox } from 'react-aria-components';
 import styled from 'styled-components';
 import { HEATS } from '@/core/case';
 import type { GridGear } from '@/core/case';
 import { dayWords } from '@/core/quote';
-import { ObjectNumber, ObjectText, SlotChoice, SlotNumber, SlotText, useObjectSlot } from '@/ui/job/fields';
+import { SlotChoice, SlotNumber, SlotText } from '@/ui/job/fields';
 import { useBench, useSlot, useSlots } from '@/ui/job/provider';
-import {
-  Button,
-  Caution,
-  Choice,
-  FieldLabel,
-  Fields,
-  Line,
-  Page,
-  PageIndex,
-  Section,
-  Stack,
-} from '@/ui/system';
+import { Button, Caution, FieldLabel, Fields, Line, Page, PageIndex, Section, Stack } from '@/ui/system';
 import { Phone } from '@/ui/system/phone';
 import { FluidAtIntake } from './fluid';
 import { ComplaintGrid } from './grid';
 import { Topic } from './checks';
 import { Codes } from './codes';
-import { Repairs } from './lists';
+import { History } from './history';
 import { RoadTests } from './road-tests';
 import { MeasuredSpeeds } from './speeds';
 
@@ -257,127 +245,5 @@ function PromiseDate() {
         </Stack>
       )}
     </div>
-  );
-}
-
-function History() {
-  const [rebuilt, change] = useObjectSlot('history.rebuilt');
-  const known = rebuilt.by === 'here' || rebuilt.by === 'elsewhere';
-  return (
-    <Stack $gap={16}>
-      <Stack $gap={4}>
-        <FieldLabel as="span">Overhauled before</FieldLabel>
-        <Choice
-          label="Overhauled before"
-          value={rebuilt.by}
-          onChange={(by) => change(by === null ? null : { by })}
-          options={[
-            { value: 'never', label: 'Never' },
-            { value: 'here', label: 'Here' },
-            { value: 'elsewhere', label: 'Elsewhere' },
-            { value: 'unknown', label: 'Not known' },
-          ]}
-        />
-      </Stack>
-      {rebuilt.by === 'here' && <Comeback />}
-      {known && (
-        <Fields>
-          <ObjectNumber
-            slot="history.rebuilt"
-            field="monthsAgo"
-            label="How long ago"
-            unit="months"
-            min={0}
-            max={600}
-            whole
-          />
-          <ObjectText slot="history.rebuilt" field="what" label="What was replaced" maxLength={1000} />
-        </Fields>
-      )}
-      <SlotChoice
-        slot="history.converter"
-        label="Converter"
-        options={[
-          { value: 'original', label: 'Original' },
-          { value: 'new', label: 'New' },
-          { value: 'rebuilt-here', label: 'Rebuilt here' },
-          { value: 'bought-rebuilt', label: 'Bought rebuilt' },
-          { value: 'unknown', label: 'Not known' },
-        ]}
-      />
-      <SlotChoice
-        slot="history.towing"
-        label="Towing"
-        options={[
-          { value: 'none', label: 'None' },
-          { value: 'light', label: 'Light' },
-          { value: 'heavy', label: 'Heavy' },
-          { value: 'unknown', label: 'Not known' },
-        ]}
-      />
-      <Line $gap={24}>
-        <SlotChoice
-          slot="history.tyres"
-          label="Tyres"
-          options={[
-            { value: 'stock', label: 'As built' },
-            { value: 'larger', label: 'Larger' },
-            { value: 'unknown', label: 'Not known' },
-          ]}
-        />
-        <SlotChoice
-          slot="history.mud"
-          label="Mud or water"
-          options={[
-            { value: 'none', label: 'None' },
-            { value: 'mud', label: 'Deep mud' },
-            { value: 'water', label: 'Water' },
-            { value: 'unknown', label: 'Not known' },
-          ]}
-        />
-        <SlotChoice
-          slot="history.parkRolling"
-          label="Put into Park while rolling"
-          options={[
-            { value: 'no', label: 'No' },
-            { value: 'yes', label: 'Yes' },
-            { value: 'unknown', label: 'Not known' },
-          ]}
-        />
-      </Line>
-      <div style={{ maxWidth: 240 }}>
-        <SlotNumber
-          slot="history.powerFactor"
-          label="Engine power against stock"
-          unit="×"
-          min={0.5}
-          max={4}
-          description="1 is as built; 1.5 is half as much again"
-        />
-      </div>
-      <Repairs />
-    </Stack>
-  );
-}
-
-/** The earlier job it comes back from: its record is one press away. */
-function Comeback() {
-  const earlier = useSlot('history.comeback');
-  return (
-    <Line $gap={16}>
-      <div style={{ width: 180 }}>
-        <SlotNumber
-          slot="history.comeback"
-          label="Comes back from job"
-          unit=""
-          min={1}
-          max={100_000_000}
-          whole
-        />
-      </div>
-      {earlier !== undefined && (
-        <Link href={`/jobs/${earlier}/teardown`}>What was found in job {earlier}</Link>
-      )}
-    </Line>
   );
 }

@@ -10,6 +10,7 @@ import { useInspection } from '@/ui/inspection/use-inspection';
 import { useBench, useJob, useSlot } from '@/ui/job/provider';
 import { Button, Shortcuts } from '@/ui/system';
 import { Find } from './find';
+import { FoundBefore } from './found-before';
 import { packSaid } from './pack-said';
 import { PackEditor } from './pack-editor';
 import { PlacePicture } from './place-picture';
@@ -161,6 +162,7 @@ export const StationSheet = memo(function StationSheet(props: {
           {out ? 'Out: put back' : 'It is out'}
         </Button>
       </Head>
+      <FoundBefore station={station.id} />
       <TrapList station={station} out={out} />
       <Readings readings={readings} />
       <Rows>

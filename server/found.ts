@@ -1,0 +1,29 @@
+import { summaryOf, valueOf } from '@/core/case';
+import { catalogueOf, inspectionOf, wrongFindings } from '@/core/inspection';
+import type { FoundInJob } from '@/core/inspection';
+import { inspection } from '@/data/inspection';
+import type { Client } from './db';
+import { jobByNumber } from './jobs';
+import { diagnoseState } from './reason';
+
+/** Throws a UserError 404 when there is no such job. */
+export async function foundInJob(client: Client, number: number): Promise<FoundInJob> {
+  const { unit, state, closed } = await jobByNumber(client, number);
+  const { customer, vehicle, complaint } = summaryOf(state);
+  const commit = valueOf(state, 'cause.commit');
+  return {
+    number,
+    unit: { id: unit.id, name: unit.name },
+    customer,
+    vehicle,
+    complaint,
+    closed,
+    cause: commit ? causeWords(commit.cause) : null,
+    wrong: wrongFindings(inspectionOf(unit, catalogueOf(inspection)), state),
+  };
+
+  function causeWords(id: string): string {
+    const named = diagnoseState(unit, state).causes.find((c) => c.id === id);
+    return named?.words ?? 'Not determined';
+  }
+}
