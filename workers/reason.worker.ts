@@ -1,8 +1,8 @@
 import * as Comlink from 'comlink';
-import { complaintsOf } from '@/core/case';
 import type { Complaint, JobState, SlotState } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
 import type { Diagnosis, Knowledge } from '@/core/diagnosis';
+import { reportsOf } from '@/core/roadtest';
 import { suspectRanker } from '@/core/suspects';
 import type { Suspect } from '@/core/suspects';
 import type { UnitDefinition } from '@/core/unit';
@@ -22,11 +22,13 @@ export interface Verdict {
 /** Compiles a unit once, keeps the job's state, and reasons over it away from the page's own thread. */
 class Reasoner {
   private diagnose!: (state: JobState) => Diagnosis;
+  private unit!: UnitDefinition;
   private rank!: ReturnType<typeof suspectRanker>;
   private state: Record<string, SlotState> = {};
   private grid = '';
 
   prepare(unit: UnitDefinition, knowledge: Knowledge): void {
+    this.unit = unit;
     this.diagnose = diagnoser(unit, knowledge);
     this.rank = suspectRanker(unit, knowledge.behaviour, 12);
   }
@@ -34,7 +36,7 @@ class Reasoner {
   reason({ set, clear }: Change): Verdict {
     Object.assign(this.state, set);
     for (const slot of clear) delete this.state[slot];
-    const complaints: Complaint[] = complaintsOf(this.state);
+    const complaints: Complaint[] = reportsOf(this.unit, this.state);
     const grid = `grid ${JSON.stringify(complaints)}`;
     const same = grid === this.grid;
     this.grid = grid;

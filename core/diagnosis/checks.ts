@@ -44,12 +44,12 @@ export function nextChecks(model: Model, post: Posterior): NextCheck[] {
     .sort((a, b) => worth(b) - worth(a));
 }
 
-/** Every check the unit allows and nobody has made. */
+/** Every check the unit allows and nobody has made; those on the vehicle only as long as nothing is out. */
 export function openChecks(model: Model, post: Posterior): Check[] {
   const seen = new Set(post.bearings.map((b) => b.fact.point));
   return model.knowledge.causal.checks
     .flatMap((template) => pointsOf(model, template).map((p) => ({ template, ...p })))
-    .filter(({ point }) => !seen.has(point))
+    .filter(({ point, template }) => !seen.has(point) && !(template.onVehicle && post.opened))
     .map(({ template, point, words }) => ({ check: template.id, point, words, minutes: template.minutes }));
 }
 

@@ -32,6 +32,39 @@ const bandGrid = {
   'grid.D4.shop': shop(['wrong-gear']),
 };
 
+describe('on the vehicle', () => {
+  const checks = (values: Record<string, Json>) => run(values).nextChecks.map((c) => c.check);
+  test('what needs it whole is asked for as long as nothing is out', () => {
+    expect(checks(bandGrid)).toContain('measure-pressure');
+    const opened = checks({ ...bandGrid, 'station.pan.out': true });
+    for (const check of ['measure-pressure', 'check-level', 'read-codes'])
+      expect(opened).not.toContain(check);
+    expect(checks({ ...bandGrid, 'station.pan.out': false })).toContain('measure-pressure');
+  });
+  test('pressure that is right clears the pump, pressure that is low accuses it; so does a high stall', () => {
+    const pump = (values: Record<string, Json>) =>
+      run(values)
+        .causes.filter((c) => c.id.endsWith(':low-output'))
+        .reduce((sum, c) => sum + c.probability, 0);
+    const limit = unit.specs.find((s) => s.kind === 'pressure' && s.load === 'full' && !s.range)!;
+    const full = (kpa: number) => ({ 'unit.pressure.full': { is: kpa } });
+    const before = pump({});
+    expect(pump(full(limit.min! / 1000 + 50))).toBeLessThan(before);
+    expect(pump(full(limit.min! / 1000 - 300))).toBeGreaterThan(before);
+    expect(pump({ 'unit.checks.stall': { is: 'high' } })).toBeGreaterThan(before);
+  });
+  test('larger tyres and deep mud speak for overload, Park while rolling for a broken path', () => {
+    const sum = (end: string, values: Record<string, Json>) =>
+      run(values)
+        .causes.filter((c) => c.id.endsWith(end))
+        .reduce((s, c) => s + c.probability, 0);
+    expect(sum('overload', { 'history.tyres': 'larger' })).toBeGreaterThan(sum('overload', {}));
+    expect(sum('overload', { 'history.mud': 'mud' })).toBeGreaterThan(sum('overload', {}));
+    expect(sum(':path-broken', { 'history.parkRolling': 'yes' })).toBeGreaterThan(sum(':path-broken', {}));
+    expect(sum(':path-broken', { 'history.parkRolling': 'unknown' })).toBe(sum(':path-broken', {}));
+  });
+});
+
 describe('a band that lets go, with codes about the ratio', () => {
   const before = run({
     ...bandGrid,

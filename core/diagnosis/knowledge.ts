@@ -61,6 +61,8 @@ export interface CheckTemplate {
   point: string;
   minutes: number;
   words: string;
+  /** It needs the unit in the vehicle, and whole. */
+  onVehicle?: true;
 }
 
 /** `data/knowledge/causal.json`. */

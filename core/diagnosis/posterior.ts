@@ -1,7 +1,8 @@
-import { complaintsOf } from '@/core/case';
+import { below } from '@/core/case';
 import type { Complaint, JobState } from '@/core/case';
 import { factsOf } from '@/core/facts';
 import type { Fact } from '@/core/facts';
+import { reportsOf } from '@/core/roadtest';
 import { gridGivenRoot, linkOf } from './model';
 import type { Link, Model } from './model';
 import type { SoftEvidence } from './network';
@@ -16,6 +17,8 @@ export interface Bearing {
 }
 
 export interface Posterior {
+  /** A station is out: the vehicle can no longer be driven or measured. */
+  opened: boolean;
   complaints: Complaint[];
   bearings: Bearing[];
   /** P(root is the first cause | everything). */
@@ -30,7 +33,7 @@ export interface Posterior {
 
 /** Exact posterior: for each root, one pass over the clique tree with the evidence on it. */
 export function posterior(model: Model, state: JobState): Posterior {
-  const complaints = complaintsOf(state);
+  const complaints = reportsOf(model.unit, state);
   const bearings = factsOf(model.unit, state, model.knowledge).flatMap((f) => bearingOf(model, f));
   const soft = softEvidence(model, bearings);
   const grid = model.roots.map((root) => gridGivenRoot(model, root, complaints));
@@ -53,7 +56,8 @@ export function posterior(model: Model, state: JobState): Posterior {
   given.forEach((marginals, r) =>
     marginals.forEach((m, k) => (mechanisms[k] = mechanisms[k]! + m * probability[r]!)),
   );
-  return { complaints, bearings, probability, grid, given, mechanisms };
+  const opened = below(state, 'station.').some(([, out]) => out === true);
+  return { opened, complaints, bearings, probability, grid, given, mechanisms };
 }
 
 /** What the findings say of each mechanism: [absent, present]. */

@@ -11,8 +11,9 @@ export function recordFacts(state: JobState): Fact[] {
 type Reader = (state: JobState) => Fact[];
 
 /** A slot that is a fact as it stands. */
+type DirectSlot = `history.${'converter' | 'towing' | 'fluid' | 'tyres' | 'mud' | 'parkRolling'}`;
 const direct =
-  (slot: 'history.converter' | 'history.towing' | 'history.fluid', point: string): Reader =>
+  (slot: DirectSlot, point: string): Reader =>
   (state) => {
     const value = valueOf(state, slot);
     return value === undefined || value === 'unknown' ? [] : [fact(point, value, slot)];
@@ -67,6 +68,9 @@ const READERS: readonly Reader[] = [
   direct('history.converter', 'history-converter'),
   direct('history.towing', 'history-towing'),
   direct('history.fluid', 'history-fluid'),
+  direct('history.tyres', 'history-tyres'),
+  direct('history.mud', 'history-mud'),
+  direct('history.parkRolling', 'history-park'),
   power,
   repairs,
   fading,

@@ -1,6 +1,7 @@
 export * from './types';
 export { catalogueOf, compileCatalogue, levelsOf } from './catalogue';
 export type { Catalogue, CataloguePoint, InspectionData } from './catalogue';
+export { stillExpected } from './expected';
 export { findIn } from './find';
 export type { Hit } from './find';
 export { drainStation, inspectionOf } from './inspection';

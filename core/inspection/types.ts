@@ -76,6 +76,8 @@ export interface Point {
   weakens?: Weakening[];
   /** Asked only where the unit states a limit for it. */
   when?: 'limit';
+  /** A job is not done without it: its stage says so as long as it is open. */
+  expected?: true;
   /** Answered in the row itself; "the rest is sound" answers it too. */
   quick?: true;
   /** What can hurt somebody at it; and what its answer clears, or does not. */

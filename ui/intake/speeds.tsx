@@ -1,9 +1,11 @@
 'use client';
 import { useState } from 'react';
+import { WARMTHS } from '@/core/case';
+import type { Warmth } from '@/core/case';
 import { readSpeeds } from '@/core/roadtest';
 import type { SpeedReading } from '@/core/roadtest';
 import { useBench } from '@/ui/job/provider';
-import { Button, Caption, Fields, Line, NumberInput, Picker, Stack } from '@/ui/system';
+import { Button, Caption, Choice, Fields, Line, NumberInput, Picker, Stack } from '@/ui/system';
 import { Kept, shortId } from './lists';
 
 const MOST = 12_000;
@@ -16,6 +18,7 @@ export function MeasuredSpeeds() {
   const [engine, setEngine] = useState<number | null>(null);
   const [input, setInput] = useState<number | null>(null);
   const [output, setOutput] = useState<number | null>(null);
+  const [warmth, setWarmth] = useState<Warmth | null>(null);
   const now =
     input === null || output === null
       ? null
@@ -41,7 +44,7 @@ export function MeasuredSpeeds() {
       <Kept
         prefix="speeds."
         say={(v) => [
-          `${v.gear} asked for: ${v.inputRpm} in, ${v.outputRpm} out`,
+          `${v.gear} asked for${v.warmth ? `, ${v.warmth}` : ''}: ${v.inputRpm} in, ${v.outputRpm} out`,
           readingWords(v.gear, readSpeeds(unit, v)),
         ]}
       />
@@ -56,6 +59,13 @@ export function MeasuredSpeeds() {
             <option key={g.key}>{g.key}</option>
           ))}
         </Picker>
+        <Choice
+          label="How warm it was driven"
+          dense
+          value={warmth ?? undefined}
+          options={WARMTHS.map((w) => ({ value: w, label: w.charAt(0).toUpperCase() + w.slice(1) }))}
+          onChange={setWarmth}
+        />
         <Caption role="status" style={{ flex: '1 1 220px' }}>
           {now ? readingWords(gear, now) : 'Speeds as the scan tool shows them.'}
         </Caption>
@@ -67,6 +77,7 @@ export function MeasuredSpeeds() {
               inputRpm: input!,
               outputRpm: output!,
               ...(engine === null ? {} : { engineRpm: engine }),
+              ...(warmth ? { warmth } : {}),
             });
             for (const empty of [setEngine, setInput, setOutput]) empty(null);
           }}

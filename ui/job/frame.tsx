@@ -121,7 +121,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
   const inspection = useInspection();
   const current = (usePathname().split('/').at(-1) ?? 'intake') as Stage;
   const dock = DOCKED.includes(current);
-  const missing = missingFor(current, job);
+  const missing = missingFor(current, inspection, job.state);
   return (
     <>
       <JobKeys />

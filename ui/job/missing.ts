@@ -1,17 +1,25 @@
 import { below, valueOf } from '@/core/case';
-import type { JobState, Stage } from '@/core/case';
-import { partsWithRole } from '@/core/unit';
+import type { Finding, JobState, Stage } from '@/core/case';
+import { stillExpected } from '@/core/inspection';
+import type { Inspection } from '@/core/inspection';
+import { midSentence } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 
-interface JobView {
-  state: JobState;
-  unit: UnitDefinition;
+/** What a stage lacks before it can be called done, in words; null when nothing does. */
+export function missingFor(stage: Stage, inspection: Inspection, state: JobState): string | null {
+  // A unit that works as it should is not opened.
+  if (stage !== 'intake' && worksAsItShould(state)) return null;
+  const lacks = [
+    ...(MISSING[stage] ?? []).filter((m) => m.lacks(state, inspection.unit)).map((m) => m.words),
+    ...stillExpected(inspection, state, stage).map(midSentence),
+  ];
+  return lacks.length ? `${lacks.join(', ')}.` : null;
 }
 
-/** What a stage lacks before it can be called done, in words; null when nothing does. */
-export function missingFor(stage: Stage, { state, unit }: JobView): string | null {
-  const lacks = (MISSING[stage] ?? []).filter((m) => m.lacks(state, unit)).map((m) => m.words);
-  return lacks.length ? `${lacks.join(', ')}.` : null;
+/** The drive showed nothing wrong: that is an outcome, not a gap. */
+export function worksAsItShould(state: JobState): boolean {
+  const outcome = valueOf(state, 'unit.checks.outcome') as Finding | undefined;
+  return outcome?.is === 'works';
 }
 
 const unset = (slot: string) => (state: JobState) => valueOf(state, slot) === undefined;
@@ -31,10 +39,6 @@ const MISSING: Partial<Record<Stage, Lack[]>> = {
     },
     { words: 'the complaint in words', lacks: unset('complaint.words') },
     { words: 'the complaint grid', lacks: (s) => none('grid.')(s) && !valueOf(s, 'vehicle.bare') },
-    {
-      words: 'fluid level and colour',
-      lacks: (s) => unset('unit.fluid.level')(s) || unset('unit.fluid.colour')(s),
-    },
     { words: 'whether codes were scanned', lacks: unset('codes.scan') },
   ],
   suspects: [{ words: 'fill the complaint grid at Intake', lacks: none('grid.') }],
@@ -42,10 +46,6 @@ const MISSING: Partial<Record<Stage, Lack[]>> = {
     {
       words: 'stations still in the case',
       lacks: (s, unit) => unit.stations.some((station) => !valueOf(s, `station.${station.id}.out`)),
-    },
-    {
-      words: 'the filter, opened',
-      lacks: (s, unit) => partsWithRole(unit, 'filter').some((p) => unset(`part.${p.id}.pleats`)(s)),
     },
   ],
   cause: [{ words: 'commit a cause, or that it is not determined', lacks: unset('cause.commit') }],

@@ -88,7 +88,7 @@ describe('slots in words', () => {
 
 describe('what a stage still lacks', () => {
   const lacks = (stage: Parameters<typeof missingFor>[0], values: Record<string, Json>) =>
-    missingFor(stage, { state: stateFromValues(values), unit });
+    missingFor(stage, inspection, stateFromValues(values));
   const full: Record<string, Json> = {
     'customer.name': 'Ada',
     'vehicle.make': 'Veldt',
@@ -114,9 +114,24 @@ describe('what a stage still lacks', () => {
   });
   test('a teardown lacks stations until all are out', () => {
     const out = Object.fromEntries(unit.stations.map((s): [string, Json] => [`station.${s.id}.out`, true]));
-    expect(lacks('teardown', { ...out, 'part.filter.pleats': { is: 'clear' } })).toBeNull();
-    expect(
-      lacks('teardown', { ...out, 'part.filter.pleats': { is: 'clear' }, 'station.pan.out': false }),
-    ).toContain('stations');
+    const seen: Record<string, Json> = {
+      'part.filter.pleats': { is: 'clear' },
+      'unit.debris.grey-paste': { is: { sump: 'trace' } },
+      'unit.debris.fibre': { is: { sump: 'none' } },
+    };
+    expect(lacks('teardown', { ...out, ...seen })).toBeNull();
+    expect(lacks('teardown', { ...out, ...seen, 'station.pan.out': false })).toContain('stations');
+    for (const slot of Object.keys(seen)) {
+      const { [slot]: _, ...rest } = seen;
+      expect(lacks('teardown', { ...out, ...rest })).toMatch(/pleats|paste|fibre/);
+    }
+  });
+  test('a second look counts as one', () =>
+    expect(lacks('teardown', { 'part.filter.pleats.again': { is: 'clear' } })).not.toContain('pleats'));
+  test('a unit that works as it should lacks nothing further', () => {
+    const works = { ...full, 'unit.checks.outcome': { is: 'works' } };
+    for (const stage of ['intake', 'suspects', 'teardown', 'cause', 'scope'] as const)
+      expect(lacks(stage, works)).toBeNull();
+    expect(lacks('teardown', { ...full, 'unit.checks.outcome': { is: 'as-told' } })).not.toBeNull();
   });
 });

@@ -1,6 +1,8 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { complaintsOf } from '@/core/case';
+import { valueOf } from '@/core/case';
+import type { Finding } from '@/core/case';
+import { reportsOf } from '@/core/roadtest';
 import { useJob, useReasoning } from '@/ui/job/provider';
 import { BenchDetail, BenchTop, usePointed } from '@/ui/powerflow/bench';
 import { OutcomeRows } from '@/ui/powerflow/outcomes';
@@ -9,11 +11,18 @@ import { usePowerflow } from '@/ui/powerflow/use-powerflow';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { marksOf } from '@/ui/strip';
 import type { DeviceMark } from '@/ui/strip';
-import { Caution, Page, Section, Stack } from '@/ui/system';
+import { Caution, Notice, Page, Section, Stack } from '@/ui/system';
 import { Noise } from './noise';
 import { PathLists } from './paths';
 
 const NO_FAULTS: never[] = [];
+
+/** What the drive showed, where that puts a question to all that follows. */
+const OUTCOMES: Record<string, string> = {
+  works: 'On the drive everything worked as it should: there is nothing to take apart.',
+  'not-reproduced':
+    'The complaint was not reproduced. Drive it again under the conditions it was told with, before the unit is opened.',
+};
 
 /** Before a bolt is turned: what faults would look like this complaint, and where to look first. */
 export function Suspects() {
@@ -25,7 +34,9 @@ export function Suspects() {
   const suspects = (reasoning?.suspects ?? []).filter((s, k) => k < 3 || s.probability >= 0.005);
   const suspect = suspects.find((s) => s.id === chosen) ?? suspects[0];
   const flow = usePowerflow(unit, suspect?.faults ?? NO_FAULTS);
-  const complaints = useMemo(() => complaintsOf(state), [state]);
+  const drive = (valueOf(state, 'unit.checks.outcome') as Finding | undefined)?.is;
+  const outcome = OUTCOMES[String(drive)];
+  const complaints = useMemo(() => reportsOf(unit, state), [unit, state]);
   const marks = useMemo(() => {
     const result: Record<string, DeviceMark> = Object.fromEntries(
       Object.entries(marksOf(inspection, state)).map(([id, m]) => [id, { ...m, out: false }]),
@@ -36,6 +47,7 @@ export function Suspects() {
   }, [inspection, state, suspect]);
   return (
     <Stack $gap={12}>
+      {outcome && <Notice $tone={outcome === OUTCOMES.works ? 'good' : 'warn'}>{outcome}</Notice>}
       <BenchTop unit={unit} flow={flow} marks={marks} suspected={suspect?.name} member={member} />
       <Page>
         <Section
