@@ -25,5 +25,5 @@ export * from './slots';
 export * from './vocabulary';
 export { CASE_FORMAT, caseUntil, findingsOf, stateOfCase } from './document';
 export type { CaseDocument, CaseFinding, CasePhoto, CaseQuote, QuoteAnswer, QuoteStatus } from './document';
-export { stageReached, summaryOf } from './summary';
+export { stageReached, summaryOf, vehicleName } from './summary';
 export type { BoardCard, BoardColumn, JobSummary, Quoted } from './summary';

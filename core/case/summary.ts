@@ -13,17 +13,18 @@ export type JobSummary = {
   stationsOut: number;
 };
 
+/** "Veldt Carrow 2014", or "Bare unit". */
+export function vehicleName(state: JobState): string {
+  if (valueOf(state, 'vehicle.bare')) return 'Bare unit';
+  const parts = ['make', 'model', 'year'].map((k) => valueOf(state, `vehicle.${k}`));
+  return parts.filter((p) => p !== undefined && p !== '').join(' ') || 'Vehicle not recorded';
+}
+
 export function summaryOf(state: JobState): JobSummary {
   const text = (slot: string) => String(valueOf(state, slot) ?? '');
-  const vehicle = valueOf(state, 'vehicle.bare')
-    ? 'Bare unit'
-    : ['make', 'model', 'year']
-        .map((k) => text(`vehicle.${k}`))
-        .filter(Boolean)
-        .join(' ');
   return {
     customer: text('customer.name'),
-    vehicle: vehicle || 'Vehicle not recorded',
+    vehicle: vehicleName(state),
     complaint: text('complaint.words'),
     promised: valueOf(state, 'job.promised') ?? null,
     waitsFor: valueOf(state, 'job.waitsFor') ?? null,

@@ -20,6 +20,9 @@ const WORDS: Record<string, string> = {
   'only-hot': 'comes hot only',
   'history-power': 'engine power',
   'history-towing': 'towing',
+  'history-tyres': 'tyres',
+  'history-mud': 'mud or water',
+  'history-park': 'Park while rolling',
   'history-fluid': 'fluid change',
   'history-converter': 'converter’s history',
 };

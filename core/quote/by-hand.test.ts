@@ -1,11 +1,11 @@
-import { stateFromValues } from '@/core/case';
+import { stateFromValues, vehicleName } from '@/core/case';
 import type { Json } from '@/core/case';
 import type { Cause, Diagnosis } from '@/core/diagnosis';
 import type { ScopeRules } from '@/core/scope';
 import type { Part, UnitDefinition } from '@/core/unit';
 import { knowledge } from '@/data/knowledge';
 import ostrelFour from '@/data/units/ostrel-four.json';
-import { buildQuote, couldChange, findingWords, standingCause, vehicleName } from './index';
+import { buildQuote, couldChange, findingWords, standingCause } from './index';
 import type { ShopTerms } from './index';
 
 /** Every figure here is worked out on paper, from a few parts, rules and terms made up for it. */

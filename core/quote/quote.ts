@@ -1,5 +1,5 @@
 import type { JobState } from '@/core/case';
-import { valueOf } from '@/core/case';
+import { valueOf, vehicleName } from '@/core/case';
 import type { Diagnosis } from '@/core/diagnosis';
 import { buildScope } from '@/core/scope';
 import type { Policies, Scope, ScopeBasis, ScopeCause, ScopeLine } from '@/core/scope';
@@ -122,13 +122,6 @@ export function buildQuote(input: QuoteInput): QuoteContent {
   };
 }
 
-/** "Veldt Carrow 2014", or "Bare unit". */
-export function vehicleName(state: JobState): string {
-  if (valueOf(state, 'vehicle.bare')) return 'Bare unit';
-  const parts = ['make', 'model', 'year'].map((k) => valueOf(state, `vehicle.${k}`));
-  return parts.filter((p) => p !== undefined).join(' ') || 'Vehicle not recorded';
-}
-
 function priceOption(input: QuoteInput, id: 'targeted' | 'full', scope: Scope): QuoteOption {
   const { unit, terms, state, today } = input;
   const lines = scope.lines.map((line) => quoteLine(line, terms));
@@ -162,9 +155,14 @@ function priceOption(input: QuoteInput, id: 'targeted' | 'full', scope: Scope): 
   };
 }
 
+/** What one of a line costs the customer, minor units: nothing where the kit holds it or the shop bears it. */
+export function linePrice(line: ScopeLine, terms: ShopTerms): number {
+  if (line.inKit || line.onTheShop) return 0;
+  return line.kind === 'labour' ? times(terms.labourPerHour, line.hours) : line.price;
+}
+
 function quoteLine(line: ScopeLine, terms: ShopTerms): QuoteLine {
-  const free = line.inKit || line.onTheShop;
-  const price = free ? 0 : line.kind === 'labour' ? times(terms.labourPerHour, line.hours) : line.price;
+  const price = linePrice(line, terms);
   return {
     name: line.name,
     kind: line.kind,

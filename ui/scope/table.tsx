@@ -3,7 +3,7 @@ import { Pencil, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import styled from 'styled-components';
 import { stageOfIn } from '@/core/inspection';
-import { formatMoney, times } from '@/core/quote';
+import { formatMoney, linePrice } from '@/core/quote';
 import type { Scope, ScopeLine } from '@/core/scope';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { useBench, useJob } from '@/ui/job/provider';
@@ -115,11 +115,7 @@ export function ScopeTable({ scope, onEdit }: { scope: Scope; onEdit: (edit: Edi
   const money = (line: ScopeLine) => {
     if (line.inKit) return 'in the kit';
     if (line.onTheShop) return 'on the shop';
-    const amount =
-      line.kind === 'labour'
-        ? times(terms.labourPerHour, line.hours * line.quantity)
-        : line.price * line.quantity;
-    return formatMoney(amount, terms.currency);
+    return formatMoney(linePrice(line, terms) * line.quantity, terms.currency);
   };
   const core = (line: ScopeLine) =>
     `+ ${formatMoney(line.coreDeposit * line.quantity, terms.currency)} core${
