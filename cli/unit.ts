@@ -1,16 +1,20 @@
+import { catalogueDocument, catalogueOf } from '@/core/inspection';
 import type { Fault } from '@/core/powerflow';
 import type { UnitDefinition } from '@/core/unit';
+import { inspection } from '@/data/inspection';
 import { CommandError } from './fail';
-import { oneFile, readOptions, unitFor } from './input';
+import { noFiles, oneFile, readOptions, unitFor } from './input';
 import type { Options } from './input';
 import { unitJson, unitText } from './unit-print';
 
 export const help = `
 ./pelvik unit check FILE [--json]
 ./pelvik unit fault FILE (--lost E | --stuck E | --slip E=CAPACITY_NM | --break PART | --strip MESH)... [--torque NM] [--json]
+./pelvik unit points
 
 check: validates a unit definition and prints its ratios, torques and margins, or every error with its place and remedy.
 fault: prints what every range and gear does with the faults. Turbine torque defaults from the definition.
+points: prints what can be recorded of what, as a Markdown table.
 Exit code: 0 good, 1 the content is wrong, 2 used wrongly.
 `;
 
@@ -22,7 +26,14 @@ export async function run(args: string[]): Promise<number> {
   const json = options.flags.has('--json');
   if (verb === 'check') return check(oneFile(options, 'unit definition'), json);
   if (verb === 'fault') return fault(options, json);
-  throw new CommandError('unit takes check or fault. See ./pelvik unit --help.', 2);
+  if (verb === 'points') return points(options);
+  throw new CommandError('unit takes check, fault or points. See ./pelvik unit --help.', 2);
+}
+
+function points(options: Options): number {
+  noFiles(options, 'unit points');
+  process.stdout.write(catalogueDocument(catalogueOf(inspection)));
+  return 0;
 }
 
 function check(file: string, json: boolean): number {

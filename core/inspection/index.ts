@@ -1,6 +1,7 @@
 export * from './types';
 export { catalogueOf, compileCatalogue, levelsOf } from './catalogue';
 export type { Catalogue, CataloguePoint, InspectionData } from './catalogue';
+export { catalogueDocument } from './document';
 export { stillExpected } from './expected';
 export { findIn } from './find';
 export type { Hit } from './find';
@@ -19,6 +20,8 @@ export * from './severity';
 export { at20, coilVerdict, COPPER_PER_KELVIN } from './solenoid';
 export type { CoilVerdict } from './solenoid';
 export { stageOfIn } from './stage';
+export { findingTable, paperLines, SHEET_COLUMNS } from './sheet';
+export type { PaperLine, SheetColumn } from './sheet';
 export { skippedStations, stillInTheWay } from './takedown';
 export { plateName, subjectOf } from './subjects';
 export type { Subject } from './subjects';

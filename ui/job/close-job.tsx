@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import { send, sayError } from '@/ui/net/request';
 import { Button, Caution, Dialog, Line, Notice, Stack } from '@/ui/system';
@@ -36,7 +37,7 @@ export function CloseJob() {
         $kind="frame"
         $small
         onPress={() => setOpen(true)}
-        aria-label={`Job ${number}: close or reopen`}
+        aria-label={`Job ${number}: sheet, files, close or reopen`}
       >
         {closed ? 'Closed' : 'Job'}
       </Button>
@@ -59,6 +60,13 @@ export function CloseJob() {
             <Button $kind="quiet" onPress={() => setOpen(false)}>
               Cancel
             </Button>
+          </Line>
+          <Line $gap={20}>
+            <Link href={`/jobs/${number}/sheet`} onClick={() => setOpen(false)}>
+              Teardown sheet, for paper
+            </Link>
+            <a href={`/api/jobs/${number}/findings`}>Findings as a table (CSV)</a>
+            <a href={`/api/jobs/${number}/case`}>The whole job as a file</a>
           </Line>
           {user.role === 'owner' &&
             (erasing ? (

@@ -31,3 +31,7 @@ export const Quote = dynamic(() => import('@/ui/quote/quote').then((m) => m.Quot
   ssr: false,
   loading: StageWaiting,
 });
+export const Paper = dynamic(() => import('@/ui/teardown/paper').then((m) => m.Paper), {
+  ssr: false,
+  loading: StageWaiting,
+});

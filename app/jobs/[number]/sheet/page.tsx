@@ -1,0 +1,5 @@
+import { Paper } from '../stages';
+
+export default function Page() {
+  return <Paper />;
+}
