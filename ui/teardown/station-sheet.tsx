@@ -55,6 +55,11 @@ const SmallParts = styled.li`
   grid-column: 1 / -1;
   display: grid;
   justify-items: start;
+  button {
+    max-width: 100%;
+    white-space: normal;
+    text-align: left;
+  }
 `;
 const Foot = styled.footer`
   display: flex;
