@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { stateFromValues } from '@/core/case';
+import { stageReached, stateFromValues } from '@/core/case';
 import type { CaseDocument } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
-import { catalogueOf, inspectionOf } from '@/core/inspection';
+import { catalogueOf, inspectionOf, stageOfIn } from '@/core/inspection';
 import type { SubjectHead } from '@/core/case';
 import { sharedFeed, stationsInOrder } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
@@ -13,6 +13,8 @@ import type { DemoJob } from './demo';
 import behaviour from './knowledge/behaviour.json';
 import behaviourSchema from './knowledge/behaviour.schema.json';
 import causal from './knowledge/causal.json';
+import publicCodes from './codes/public.json';
+import publicCodesSchema from './codes/public.schema.json';
 import causalSchema from './knowledge/causal.schema.json';
 import scopeRules from './policies/scope-rules.json';
 import scopeRulesSchema from './policies/scope-rules.schema.json';
@@ -127,6 +129,16 @@ describe('the demo shop', () => {
     expect(earlier.closed).toBe(true);
     expect(earlier.findings['vehicle.plate']).toBe(again!.findings['vehicle.plate']);
   });
+  test('has jobs at every stage of the work', () => {
+    const stages = jobs.map((job) => {
+      const { accept } = job.quote ?? {};
+      const unit = unitOf(job.unit);
+      const quote = accept ? 'accepted' : job.quote ? 'open' : 'none';
+      return stageReached(stateFromValues(job.findings), unit.stations.length, quote, stageOfIn(catalogue));
+    });
+    for (const stage of ['intake', 'suspects', 'teardown', 'cause', 'scope', 'quote', 'build'] as const)
+      expect(stages).toContain(stage);
+  });
   test.each(verdicts)('%s: its file is one that opens, and its photos are about something', (name, job) => {
     const inspection = inspectionOf(unitOf(job.unit), catalogue);
     const file: unknown = JSON.parse(
@@ -178,6 +190,7 @@ describe('what ships as data fits its schema', () => {
     ['behaviour', behaviourSchema, behaviour],
     ['scope rules', scopeRulesSchema, scopeRules],
     ['prices', shopSchema, shop],
+    ['codes', publicCodesSchema, publicCodes],
   ];
   test.each(files)('%s', (_, schema, data) => expect(problemsOf(ajv.compile(schema), data)).toEqual([]));
 

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { familyOf, findingsOf, recordStage, SLOT_FAMILIES, STAGES, stateFromValues } from './index';
 import { caseUntil, stageReached, stateOfCase, summaryOf } from './index';
 import type { CaseDocument, Json } from './index';
@@ -43,6 +44,11 @@ describe('slots', () => {
     const patterns = SLOT_FAMILIES.map((f) => f.pattern);
     expect(new Set(patterns).size).toBe(patterns.length);
     for (const f of SLOT_FAMILIES) expect(STAGES).toContain(f.stage);
+  });
+  test('every family stands in the published table, with its stage, and nothing else does', () => {
+    const listed = readFileSync('docs/formats/case.md', 'utf8').matchAll(/^\| `([^`]+)` +\| (\w+) /gm);
+    const table = Object.fromEntries([...listed].map(([, pattern, stage]) => [pattern, stage]));
+    expect(table).toEqual(Object.fromEntries(SLOT_FAMILIES.map((f) => [f.pattern, f.stage])));
   });
 });
 
