@@ -1,4 +1,3 @@
-import { TAKEDOWN } from '@/core/case';
 import type { JobState } from '@/core/case';
 import type { Found, Inspection } from './inspection';
 import { findingWords } from './words';
@@ -29,11 +28,11 @@ export interface FoundInJob {
 /** What whoever comes to the unit again wants to know: worn or worse, and not merely marked. */
 const WORTH_TELLING = 2;
 
-/** What a record says was wrong, a line for each row, the worst first. Damage of the takedown itself is left out. */
+/** What a record says was wrong, a line for each row, the worst first. Damage of the takedown has no severity: it is left out. */
 export function wrongFindings(inspection: Inspection, state: JobState): WrongFinding[] {
   const rows = new Map<string, Found[]>();
   for (const found of inspection.findings(state)) {
-    if (found.finding.is === TAKEDOWN || (found.judgement?.severity ?? 0) < WORTH_TELLING) continue;
+    if ((found.judgement?.severity ?? 0) < WORTH_TELLING) continue;
     const row = rowOf(found);
     rows.set(row, [...(rows.get(row) ?? []), found]);
   }

@@ -28,7 +28,7 @@ export interface FindProps {
 const load = () => import('./find-box').then((m) => m.FindBox);
 const FindBox = lazy(() => import('./find-box').then((m) => ({ default: m.FindBox })));
 /** Once the page is quiet, ms: then the list is at hand, also without a connection. */
-const QUIET = 3000;
+export const QUIET = 3000;
 
 /** Anything of the unit by a few of its words. The list is a large piece of script, and waits until somebody looks. */
 export function Find({ onFind }: { onFind: (hit: Hit) => void }) {

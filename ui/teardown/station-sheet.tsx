@@ -1,5 +1,5 @@
 'use client';
-import { memo, useEffect, useMemo, useState } from 'react';
+import { lazy, memo, Suspense, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { Hit, Subject } from '@/core/inspection';
 import type { Station, UnitDefinition } from '@/core/unit';
@@ -9,13 +9,16 @@ import { SubjectRow } from '@/ui/inspection/row';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { useBench, useJob, useSlot } from '@/ui/job/provider';
 import { Button, Shortcuts } from '@/ui/system';
-import { Find } from './find';
+import { Find, QUIET } from './find';
 import { FoundBefore } from './found-before';
 import { packSaid } from './pack-said';
 import { PackEditor } from './pack-editor';
-import { PlacePicture } from './place-picture';
 import { RestSound } from './rest-sound';
 import { TrapList } from './trap-list';
+
+/** Bands and planetaries have a picture of their own: it comes with the first of them, or once the page is quiet. */
+const loadPicture = () => import('./place-picture');
+const PlacePicture = lazy(() => loadPicture().then((m) => ({ default: m.PlacePicture })));
 
 const Sheet = styled.section`
   background: var(--sheet);
@@ -50,6 +53,10 @@ const Rows = styled.ul`
   grid-template-columns: repeat(auto-fill, minmax(min(410px, 100%), 1fr));
   grid-auto-flow: dense;
   column-gap: 18px;
+`;
+/** As much room as the picture takes, so that nothing jumps when it comes. */
+const PictureRoom = styled.div`
+  height: 192px;
 `;
 const SmallParts = styled.li`
   grid-column: 1 / -1;
@@ -147,6 +154,10 @@ export const StationSheet = memo(function StationSheet(props: {
   useEffect(() => {
     if (sought) focusOn(sought);
   }, [sought]);
+  useEffect(() => {
+    const timer = setTimeout(() => void loadPicture().catch(() => undefined), QUIET);
+    return () => clearTimeout(timer);
+  }, []);
   const takeOut = () => write(`station.${station.id}.out`, out ? null : true);
   const outAndNext = () => {
     if (!out) takeOut();
@@ -219,7 +230,14 @@ function StationRow(props: { subject: Subject; open: boolean; onOpen: (slot: str
         subject={subject}
         open={open}
         onOpen={onOpen}
-        picture={open && drawn.length > 0 && <PlacePicture subject={subject} points={drawn} />}
+        picture={
+          open &&
+          drawn.length > 0 && (
+            <Suspense fallback={<PictureRoom />}>
+              <PlacePicture subject={subject} points={drawn} />
+            </Suspense>
+          )
+        }
       />
     );
   return <PackRow subject={subject} open={open} onOpen={onOpen} />;
