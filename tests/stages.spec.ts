@@ -162,6 +162,7 @@ test('the counter writes the intake but no findings, and sends what the technici
   await page.getByLabel('Customer', { exact: true }).fill('Ruben Achterberg');
   await expect.poll(() => recorded(page.request, job, 'customer.name')).toBe('Ruben Achterberg');
   await page.goto(`/jobs/${job}/teardown`);
+  await expect(page.getByText(/^The counter reads here/)).toBeVisible();
   await page.getByRole('button', { name: /^4 Band servo/ }).click();
   await pick(page, 'Servo piston', 'Failed');
   const refusal = page.getByRole('alert').filter({ hasText: 'servo piston' });

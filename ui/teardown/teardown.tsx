@@ -9,6 +9,7 @@ import { useInspection } from '@/ui/inspection/use-inspection';
 import { useJob } from '@/ui/job/provider';
 import { marksOf, UnitStrip } from '@/ui/strip';
 import type { Device, DeviceMark } from '@/ui/strip';
+import { Notice } from '@/ui/system';
 import { StationSheet } from './station-sheet';
 import type { Sought } from './station-sheet';
 import { Stations } from './stations';
@@ -37,7 +38,7 @@ const Top = styled.div`
 
 /** The unit taken apart, station by station in removal order; each thing graded as it comes out. */
 export function Teardown() {
-  const { unit, state } = useJob();
+  const { unit, state, user } = useJob();
   const inspection = useInspection();
   const order = useMemo(() => stationsInOrder(unit), [unit]);
   const firstIn = order.find((s) => !valueOf(state, `station.${s.id}.out`)) ?? order[0]!;
@@ -56,6 +57,9 @@ export function Teardown() {
   }, []);
   return (
     <Bench>
+      {user.role === 'counter' && (
+        <Notice>The counter reads here: what is found is written by the technician or the owner.</Notice>
+      )}
       <Top>
         <UnitStrip
           unit={unit}
