@@ -1,6 +1,8 @@
 import { summaryOf, valueOf } from '@/core/case';
+import type { JobState } from '@/core/case';
 import { catalogueOf, inspectionOf, wrongFindings } from '@/core/inspection';
 import type { FoundInJob } from '@/core/inspection';
+import type { UnitDefinition } from '@/core/unit';
 import { inspection } from '@/data/inspection';
 import type { Client } from './db';
 import { jobByNumber } from './jobs';
@@ -10,7 +12,6 @@ import { diagnoseState } from './reason';
 export async function foundInJob(client: Client, number: number): Promise<FoundInJob> {
   const { unit, state, closed } = await jobByNumber(client, number);
   const { customer, vehicle, complaint } = summaryOf(state);
-  const commit = valueOf(state, 'cause.commit');
   return {
     number,
     unit: { id: unit.id, name: unit.name },
@@ -18,12 +19,14 @@ export async function foundInJob(client: Client, number: number): Promise<FoundI
     vehicle,
     complaint,
     closed,
-    cause: commit ? causeWords(commit.cause) : null,
+    cause: causeOf(unit, state),
     wrong: wrongFindings(inspectionOf(unit, catalogueOf(inspection)), state),
   };
+}
 
-  function causeWords(id: string): string {
-    const named = diagnoseState(unit, state).causes.find((c) => c.id === id);
-    return named?.words ?? 'Not determined';
-  }
+function causeOf(unit: UnitDefinition, state: JobState): string | null {
+  const commit = valueOf(state, 'cause.commit');
+  if (!commit) return null;
+  const named = diagnoseState(unit, state).causes.find((c) => c.id === commit.cause);
+  return named?.words ?? 'Not determined';
 }

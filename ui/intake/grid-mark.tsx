@@ -1,5 +1,6 @@
 import { HEATS, TELLERS } from '@/core/case';
 import type { Behaviour, GridGear, Heat, Teller } from '@/core/case';
+import { Caption } from '@/ui/system';
 
 /** Cold points down, hot points up, any time is square; the customer's is an outline, the shop's is filled. */
 const SHAPES: Record<Heat, string> = {
@@ -8,7 +9,7 @@ const SHAPES: Record<Heat, string> = {
   hot: 'M-6 5H6L0 -6z',
 };
 
-export function VoiceShape(props: { teller: Teller; heat: Heat; good?: boolean; x?: number; y?: number }) {
+function VoiceShape(props: { teller: Teller; heat: Heat; good?: boolean; x?: number; y?: number }) {
   const { teller, heat, good, x = 0, y = 0 } = props;
   const colour = good ? 'var(--good)' : 'var(--bad)';
   return (
@@ -55,5 +56,27 @@ export function CellMarks({
         />
       ))}
     </svg>
+  );
+}
+
+/** What the marks mean, once. */
+export function Legend() {
+  const shapes: [Teller, Heat, string][] = [
+    ['customer', 'any', 'said'],
+    ['shop', 'any', 'seen'],
+    ['shop', 'cold', 'cold'],
+    ['shop', 'hot', 'hot'],
+  ];
+  return (
+    <Caption as="span" style={{ display: 'inline-flex', gap: 10, alignItems: 'center' }}>
+      {shapes.map(([teller, heat, words]) => (
+        <span key={words} style={{ display: 'inline-flex', gap: 4, alignItems: 'center' }}>
+          <svg width="15" height="15" viewBox="-7.5 -7.5 15 15" aria-hidden>
+            <VoiceShape teller={teller} heat={heat} />
+          </svg>
+          {words}
+        </span>
+      ))}
+    </Caption>
   );
 }

@@ -3,12 +3,12 @@ import { useState } from 'react';
 import { ToggleButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { BEHAVIOURS, CONDITIONS, HEATS, NOISES, TELLERS, valueOf } from '@/core/case';
-import type { GridCell, GridGear, Heat, Json, Noise, Teller } from '@/core/case';
+import type { GridCell, GridGear, Json, Noise, Teller } from '@/core/case';
 import type { GearPosition } from '@/core/unit';
 import { useJob } from '@/ui/job/provider';
 import { BEHAVIOUR_WORDS, CONDITION_WORDS, HEAT_WORDS, NOISE_WORDS, TELLER_WORDS } from '@/ui/job/words';
-import { Button, Caption, Choice, Line, NumberInput, Stack } from '@/ui/system';
-import { CellMarks, VoiceShape } from './grid-mark';
+import { Button, Choice, Line, NumberInput, Stack } from '@/ui/system';
+import { CellMarks, Legend } from './grid-mark';
 import { changed, withBehaviour, withNoise } from './grid-state';
 import type { Voice } from './grid-state';
 
@@ -281,27 +281,5 @@ function GearRow({ gear, voice }: { gear: GearPosition; voice: Voice }) {
         )}
       </td>
     </tr>
-  );
-}
-
-/** What the marks mean, once. */
-function Legend() {
-  const shapes: [Teller, Heat, string][] = [
-    ['customer', 'any', 'said'],
-    ['shop', 'any', 'seen'],
-    ['shop', 'cold', 'cold'],
-    ['shop', 'hot', 'hot'],
-  ];
-  return (
-    <Caption as="span" style={{ display: 'inline-flex', gap: 10, alignItems: 'center' }}>
-      {shapes.map(([teller, heat, words]) => (
-        <span key={words} style={{ display: 'inline-flex', gap: 4, alignItems: 'center' }}>
-          <svg width="15" height="15" viewBox="-7.5 -7.5 15 15" aria-hidden>
-            <VoiceShape teller={teller} heat={heat} />
-          </svg>
-          {words}
-        </span>
-      ))}
-    </Caption>
   );
 }
