@@ -80,9 +80,10 @@ test('a band is painted by keys, from the anchor to the servo', async ({ page })
   await signIn(page, 'mira');
   const job = await newJob(page, 'Ostrel Four');
   await page.goto(`/jobs/${job}/teardown`);
-  await find(page, '2-4 band');
+  await find(page, '2-4 band lining');
   const drawing = page.locator('[data-subject="element.band-2-4"]').getByRole('application');
-  await drawing.focus();
+  // Found by the point that is painted in it, the keys go on in the picture.
+  await expect(drawing).toBeFocused();
   for (const key of ['4', '2', '1']) await page.keyboard.press(key);
   await expect
     .poll(async () => await record(page, job))

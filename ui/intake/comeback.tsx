@@ -8,20 +8,8 @@ import { useBench, useSlot } from '@/ui/job/provider';
 import { useFoundInJob } from '@/ui/job/use-found';
 import { sayError, send } from '@/ui/net/request';
 import { Button, Caption, Line, Notice, Stack, TextInput } from '@/ui/system';
+import { Rows } from './lists';
 
-const Jobs = styled.ul`
-  display: grid;
-  li {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    align-items: center;
-    gap: 12px;
-    border-top: 1px solid var(--rule);
-  }
-  small {
-    color: var(--ink-soft);
-  }
-`;
 const Search = styled.form`
   display: flex;
   flex-wrap: wrap;
@@ -135,7 +123,7 @@ function ChooseJob({ onChoose }: { onChoose: (job: number) => void }) {
       {answer && (
         <div role="status">
           {answer.length === 0 && <Caption>No other job has “{sought}” in it.</Caption>}
-          <Jobs aria-label="Jobs it may come back from">
+          <Rows aria-label="Jobs it may come back from">
             {answer.map((card) => (
               <li key={card.number}>
                 <span>
@@ -154,7 +142,7 @@ function ChooseJob({ onChoose }: { onChoose: (job: number) => void }) {
                 </Button>
               </li>
             ))}
-          </Jobs>
+          </Rows>
         </div>
       )}
     </Stack>

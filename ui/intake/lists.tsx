@@ -8,7 +8,7 @@ import { useBench, useJob } from '@/ui/job/provider';
 import { REPAIR_WORDS } from '@/ui/job/words';
 import { Button, Choice, Line, Picker, Stack, TextInput } from '@/ui/system';
 
-const Rows = styled.ul`
+export const Rows = styled.ul`
   display: grid;
   li {
     display: grid;

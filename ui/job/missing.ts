@@ -13,7 +13,7 @@ export function missingFor(stage: Stage, inspection: Inspection, state: JobState
     ...(MISSING[stage] ?? []).filter((m) => m.lacks(state, inspection.unit)).map((m) => m.words),
     ...stillExpected(inspection, state, stage).map(midSentence),
   ];
-  return lacks.length ? `${lacks.join(', ')}.` : null;
+  return lacks.length ? `${lacks.join('; ')}.` : null;
 }
 
 /** The drive showed nothing wrong: that is an outcome, not a gap. */

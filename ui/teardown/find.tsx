@@ -1,12 +1,13 @@
 'use client';
 import { Search } from 'lucide-react';
-import { lazy, Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useLayoutEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { findIn } from '@/core/inspection';
 import type { Hit } from '@/core/inspection';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { Shortcuts } from '@/ui/system';
 import { findField, findPlace } from './find-look';
+import { useWhenQuiet } from './when-quiet';
 
 const Place = styled.div`
   ${findPlace}
@@ -25,10 +26,8 @@ export interface FindProps {
   focused: React.RefObject<boolean>;
 }
 
-const load = () => import('./find-box').then((m) => m.FindBox);
-const FindBox = lazy(() => import('./find-box').then((m) => ({ default: m.FindBox })));
-/** Once the page is quiet, ms: then the list is at hand, also without a connection. */
-export const QUIET = 3000;
+const load = () => import('./find-box').then((m) => ({ default: m.FindBox }));
+const FindBox = lazy(load);
 
 /** Anything of the unit by a few of its words. The list is a large piece of script, and waits until somebody looks. */
 export function Find({ onFind }: { onFind: (hit: Hit) => void }) {
@@ -36,10 +35,7 @@ export function Find({ onFind }: { onFind: (hit: Hit) => void }) {
   const [wanted, setWanted] = useState(false);
   const [typed, setTyped] = useState('');
   const place = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    const timer = setTimeout(() => void load().catch(() => undefined), QUIET);
-    return () => clearTimeout(timer);
-  }, []);
+  useWhenQuiet(load);
   const focused = useRef(false);
   const props: FindProps = {
     focused,

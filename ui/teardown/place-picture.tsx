@@ -1,5 +1,5 @@
 'use client';
-import { memo, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { CANNOT_TELL, findingSlot, TAKEDOWN } from '@/core/case';
 import type { Finding, Json } from '@/core/case';
@@ -64,9 +64,11 @@ function useByPlace(subject: Subject, points: readonly CataloguePoint[]): ByPlac
 export const PlacePicture = memo(function PlacePicture(props: {
   subject: Subject;
   points: readonly CataloguePoint[];
+  /** Once it is there. */
+  onShown?: () => void;
 }) {
-  const { subject, points } = props;
-  const { writeMany, unit } = useBench();
+  const { subject, points, onShown } = props;
+  const { writeMany, now, unit } = useBench();
   const [layerId, setLayer] = useState(points[0]!.point.id);
   const layer = points.find((p) => p.point.id === layerId)!;
   const brushes = useMemo(() => brushesOf(layer), [layer]);
@@ -75,17 +77,25 @@ export const PlacePicture = memo(function PlacePicture(props: {
   const [at, setAt] = useState(0);
   const painting = useRef<Set<string> | null>(null);
   const places = picturePlaces(unit, subject, layer.point);
+  const all = places.map((p) => p.id);
   const known = useByPlace(subject, points);
-  const mine = known[points.indexOf(layer)]!;
 
   const paint = (ids: readonly string[], { is }: Brush) => {
+    const slotOf = (reading: string) => findingSlot(subject.slot, layer.point.id, reading || null);
+    // From the record as it stands at this moment: a stroke may be faster than the drawing.
+    const mine = new Map(
+      ['', ...all].flatMap((reading) => {
+        const finding = now(slotOf(reading)) as Finding | undefined;
+        return finding ? [[reading, finding] as const] : [];
+      }),
+    );
     const writes = paintPlaces(places, mine, new Set(ids), is).map(([reading, finding]): [string, Json] => [
-      findingSlot(subject.slot, layer.point.id, reading || null),
+      slotOf(reading),
       finding as Json,
     ]);
     if (writes.length) writeMany(writes);
   };
-  const all = places.map((p) => p.id);
+  useEffect(() => onShown?.(), [onShown]);
   const onKey = (event: React.KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const chosen = brushes.find((b) => b.key === event.key);

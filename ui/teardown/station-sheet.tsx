@@ -1,5 +1,5 @@
 'use client';
-import { lazy, memo, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Hit, Subject } from '@/core/inspection';
 import type { Station, UnitDefinition } from '@/core/unit';
@@ -9,16 +9,17 @@ import { SubjectRow } from '@/ui/inspection/row';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { useBench, useJob, useSlot } from '@/ui/job/provider';
 import { Button, Shortcuts } from '@/ui/system';
-import { Find, QUIET } from './find';
+import { Find } from './find';
 import { FoundBefore } from './found-before';
 import { packSaid } from './pack-said';
 import { PackEditor } from './pack-editor';
 import { RestSound } from './rest-sound';
 import { TrapList } from './trap-list';
+import { useWhenQuiet } from './when-quiet';
 
 /** Bands and planetaries have a picture of their own: it comes with the first of them, or once the page is quiet. */
-const loadPicture = () => import('./place-picture');
-const PlacePicture = lazy(() => loadPicture().then((m) => ({ default: m.PlacePicture })));
+const loadPicture = () => import('./place-picture').then((m) => ({ default: m.PlacePicture }));
+const PlacePicture = lazy(loadPicture);
 
 const Sheet = styled.section`
   background: var(--sheet);
@@ -94,9 +95,12 @@ const REACHED = 'input, button:not([aria-pressed]), [role=radio], [role=applicat
 
 function focusOn({ subject, point }: Sought): void {
   const row = document.querySelector<HTMLElement>(`[data-subject="${subject.slot}"]`);
-  const place = point && document.querySelector<HTMLElement>(`[data-point="${subject.slot}.${point}"]`);
-  (place || row)?.querySelector<HTMLElement>(REACHED)?.focus({ preventScroll: true });
-  (place || row)?.scrollIntoView({ block: 'center' });
+  const place = point ? document.querySelector<HTMLElement>(`[data-point="${subject.slot}.${point}"]`) : null;
+  // What is painted in a picture has no field of its own: the keys go on in the picture.
+  const field = place?.querySelector<HTMLElement>(REACHED);
+  const drawn = point ? row?.querySelector<HTMLElement>('[role=application]') : null;
+  (field ?? drawn ?? row?.querySelector<HTMLElement>(REACHED))?.focus({ preventScroll: true });
+  (place ?? row)?.scrollIntoView({ block: 'center' });
 }
 
 /** Rows a station shows before what nothing hangs on is folded away. */
@@ -154,10 +158,13 @@ export const StationSheet = memo(function StationSheet(props: {
   useEffect(() => {
     if (sought) focusOn(sought);
   }, [sought]);
-  useEffect(() => {
-    const timer = setTimeout(() => void loadPicture().catch(() => undefined), QUIET);
-    return () => clearTimeout(timer);
-  }, []);
+  // Once more when its picture has come, which may be later; not each time the row is opened again.
+  const drawnFor = useRef<Sought | null>(null);
+  const shown = useCallback(() => {
+    if (sought && drawnFor.current !== sought) focusOn(sought);
+    drawnFor.current = sought;
+  }, [sought]);
+  useWhenQuiet(loadPicture);
   const takeOut = () => write(`station.${station.id}.out`, out ? null : true);
   const outAndNext = () => {
     if (!out) takeOut();
@@ -183,7 +190,13 @@ export const StationSheet = memo(function StationSheet(props: {
       <Readings readings={readings} />
       <Rows>
         {main.map((subject) => (
-          <StationRow key={subject.slot} subject={subject} open={open === subject.slot} onOpen={setOpen} />
+          <StationRow
+            key={subject.slot}
+            subject={subject}
+            open={open === subject.slot}
+            onOpen={setOpen}
+            onShown={subject.slot === sought?.subject.slot ? shown : undefined}
+          />
         ))}
         {small.length > 0 && (
           <SmallParts>
@@ -194,7 +207,13 @@ export const StationSheet = memo(function StationSheet(props: {
         )}
         {unfolded &&
           small.map((subject) => (
-            <StationRow key={subject.slot} subject={subject} open={open === subject.slot} onOpen={setOpen} />
+            <StationRow
+              key={subject.slot}
+              subject={subject}
+              open={open === subject.slot}
+              onOpen={setOpen}
+              onShown={subject.slot === sought?.subject.slot ? shown : undefined}
+            />
           ))}
       </Rows>
       <Foot>
@@ -215,7 +234,13 @@ export const StationSheet = memo(function StationSheet(props: {
   );
 });
 
-function StationRow(props: { subject: Subject; open: boolean; onOpen: (slot: string | null) => void }) {
+function StationRow(props: {
+  subject: Subject;
+  open: boolean;
+  onOpen: (slot: string | null) => void;
+  /** Its picture is there. */
+  onShown?: () => void;
+}) {
   const { subject, open, onOpen } = props;
   const { unit } = useBench();
   const inspection = useInspection();
@@ -234,7 +259,7 @@ function StationRow(props: { subject: Subject; open: boolean; onOpen: (slot: str
           open &&
           drawn.length > 0 && (
             <Suspense fallback={<PictureRoom />}>
-              <PlacePicture subject={subject} points={drawn} />
+              <PlacePicture subject={subject} points={drawn} onShown={props.onShown} />
             </Suspense>
           )
         }

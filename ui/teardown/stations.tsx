@@ -1,6 +1,6 @@
 'use client';
 import { Check, Redo } from 'lucide-react';
-import { memo } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { ToggleButton } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Station } from '@/core/unit';
@@ -71,8 +71,15 @@ export function Stations(props: {
 }) {
   const { unit, state } = useJob();
   const skipped = skippedStations(unit, state);
+  const list = useRef<HTMLOListElement>(null);
+  // Where not all stations fit, the one that is looked at is in sight.
+  useEffect(() => {
+    const tab = list.current?.querySelector<HTMLElement>('[aria-pressed=true]');
+    if (list.current && tab)
+      list.current.scrollLeft = tab.offsetLeft - (list.current.clientWidth - tab.offsetWidth) / 2;
+  }, [props.chosen]);
   return (
-    <List aria-label="Stations in removal order">
+    <List ref={list} aria-label="Stations in removal order">
       {props.order.map((s) => (
         <li key={s.id}>
           <StationTab
