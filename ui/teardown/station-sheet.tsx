@@ -100,7 +100,7 @@ function focusOn({ subject, point }: Sought): void {
   const field = place?.querySelector<HTMLElement>(REACHED);
   const drawn = point ? row?.querySelector<HTMLElement>('[role=application]') : null;
   (field ?? drawn ?? row?.querySelector<HTMLElement>(REACHED))?.focus({ preventScroll: true });
-  (place ?? row)?.scrollIntoView({ block: 'center' });
+  ((field ? place : drawn) ?? row)?.scrollIntoView({ block: 'center' });
 }
 
 /** Rows a station shows before what nothing hangs on is folded away. */
