@@ -43,7 +43,8 @@ export function open<P = object>(handler: OpenHandler<P>) {
     } catch (error) {
       answer = failure(error, request);
     }
-    answer.headers.set('cache-control', 'no-store');
+    // Nothing is kept on the way, unless a route says it never changes.
+    if (!answer.headers.has('cache-control')) answer.headers.set('cache-control', 'no-store');
     return answer;
   };
 }

@@ -14,6 +14,7 @@ export interface Job {
   number: number;
   /** In the version the job began with. */
   unit: UnitDefinition;
+  unitVersion: number;
   lastSeq: number;
   state: JobState;
   stage: Stage;
@@ -32,6 +33,7 @@ export async function createJob(client: Client, unitId: string, by: string): Pro
     id: rows[0].id,
     number: rows[0].number,
     unit: await unitOf(client, key),
+    unitVersion: key.version,
     lastSeq: 0,
     state: EMPTY_STATE,
     stage: 'intake',
@@ -60,6 +62,7 @@ export async function jobByNumber(client: Client, number: number, lock = false):
     id: row.id,
     number: row.number,
     unit,
+    unitVersion: row.unit_version,
     lastSeq: row.last_seq,
     state:
       row.fold_version === FOLD_VERSION

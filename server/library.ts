@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { Knowledge } from '@/core/diagnosis';
 import type { ShopTerms } from '@/core/quote';
 import type { ScopeRules } from '@/core/scope';
@@ -28,14 +29,23 @@ export interface Library {
   terms: ShopTerms;
 }
 
-const texts = new WeakMap<UnitDefinition, string>();
+/** A unit's `Library` as JSON, and the address it stands at for good: another content has another address. */
+export interface Written {
+  text: string;
+  address: string;
+}
 
-/** A unit's `Library` as JSON, written once per process. */
-export function libraryText(unit: UnitDefinition): string {
-  let text = texts.get(unit);
-  if (!text) {
+const written = new WeakMap<UnitDefinition, Written>();
+
+/** Written once per process; `version` is the unit's. */
+export function libraryOf(unit: UnitDefinition, version: number): Written {
+  let known = written.get(unit);
+  if (!known) {
     const library: Library = { unit, knowledge, rules, terms };
-    texts.set(unit, (text = JSON.stringify(library)));
+    const text = JSON.stringify(library);
+    const hash = createHash('sha256').update(text).digest('hex').slice(0, 24);
+    known = { text, address: `/api/library/${unit.id}/${version}/${hash}` };
+    written.set(unit, known);
   }
-  return text;
+  return known;
 }

@@ -2,7 +2,7 @@ import { redirect } from 'next/navigation';
 import { withClient } from './db';
 import { currentUser } from './http';
 import { jobByNumber } from './jobs';
-import { libraryText } from './library';
+import { libraryOf, terms } from './library';
 import { may } from './permissions';
 import { UserError } from './problem';
 import { unitOf, unitVersions } from './units';
@@ -30,7 +30,9 @@ export async function jobStart(number: string) {
       lastSeq: job.lastSeq,
       quoted: job.quoted,
       closed: job.closed,
-      library: libraryText(job.unit),
+      unitName: job.unit.name,
+      currency: terms.currency,
+      library: libraryOf(job.unit, job.unitVersion).address,
     };
   } catch (error) {
     if (error instanceof UserError && error.status === 404) return null;

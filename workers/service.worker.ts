@@ -1,4 +1,4 @@
-import { CacheFirst, NetworkFirst, Serwist } from 'serwist';
+import { CacheFirst, ExpirationPlugin, NetworkFirst, Serwist } from 'serwist';
 import type { PrecacheEntry, SerwistPlugin } from 'serwist';
 
 declare const self: ServiceWorkerGlobalScope & { __PRECACHE: PrecacheEntry[]; __BUILD: string };
@@ -12,6 +12,11 @@ const PAGES = `pelvik-pages-${self.__BUILD}`;
 const PHOTOS = 'pelvik-photos';
 /** How long a page is waited for before the kept one is shown, seconds. */
 const PATIENCE = 5;
+
+/** What pages reason with, each under an address of its content. More than a shop opens within any one build. */
+const LIBRARY = 'pelvik-library';
+const MOST_LIBRARIES = 60;
+const IN_LIBRARY = /\/api\/library\/[\w-]+\/\d+\/[0-9a-f]+/;
 
 /** Pages that are kept: the board, jobs, units. Never the sign-in, never a customer's page. */
 const KEPT = /^\/(|jobs\/\d+(\/\w+)?|units(\/[\w-]+)?)$/;
@@ -36,6 +41,12 @@ const pages = new NetworkFirst({
   networkTimeoutSeconds: PATIENCE,
   matchOptions: { ignoreVary: true },
   plugins: [onlyGood],
+});
+
+const library = new CacheFirst({
+  cacheName: LIBRARY,
+  matchOptions: { ignoreVary: true },
+  plugins: [new ExpirationPlugin({ maxEntries: MOST_LIBRARIES, maxAgeFrom: 'last-used' })],
 });
 
 /**
@@ -68,6 +79,10 @@ const serwist = new Serwist({
           return otherPage(new URL(request.url));
         }
       },
+    },
+    {
+      matcher: ({ sameOrigin, url }) => sameOrigin && IN_LIBRARY.test(url.pathname),
+      handler: library,
     },
     {
       matcher: ({ sameOrigin, url, request }) =>
@@ -111,7 +126,7 @@ async function renew(): Promise<void> {
 }
 self.addEventListener('activate', (event) => event.waitUntil(renew()));
 
-/** Fetches pages that are not kept yet, one after the other. */
+/** Fetches pages that are not kept yet, one after the other, and what they cannot be worked with without. */
 async function keep(urls: string[]): Promise<void> {
   const cache = await caches.open(PAGES);
   for (const url of urls) {
@@ -119,8 +134,20 @@ async function keep(urls: string[]): Promise<void> {
     if (origin !== self.location.origin || !KEPT.test(pathname)) continue;
     if (await cache.match(pathname, { ignoreVary: true })) continue;
     const answer = await fetch(pathname).catch(() => null);
-    if (answer?.ok && !answer.redirected) await cache.put(origin + pathname, answer);
+    if (!answer?.ok || answer.redirected) continue;
+    const needed = IN_LIBRARY.exec(await answer.clone().text())?.[0];
+    if (needed && !(await keepLibrary(origin + needed))) continue;
+    await cache.put(origin + pathname, answer);
   }
+}
+
+async function keepLibrary(address: string): Promise<boolean> {
+  const cache = await caches.open(LIBRARY);
+  if (await cache.match(address, { ignoreVary: true })) return true;
+  const answer = await fetch(address).catch(() => null);
+  if (!answer?.ok) return false;
+  await cache.put(address, answer);
+  return true;
 }
 
 serwist.addEventListeners();

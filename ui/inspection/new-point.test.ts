@@ -6,13 +6,14 @@ import { diagnoser } from '@/core/diagnosis';
 import type { Knowledge } from '@/core/diagnosis';
 import { catalogueOf, inspectionOf } from '@/core/inspection';
 import type { InspectionFile } from '@/core/inspection';
+import type { ShopTerms } from '@/core/quote';
 import { buildScope } from '@/core/scope';
 import type { ScopeRules } from '@/core/scope';
 import { checkSlot } from '@/core/validation';
 import { knowledge, rules } from '@/data/knowledge';
 import shop from '@/data/prices/shop.json';
 import { shippedUnits } from '@/data/shipped';
-import { JobProvider } from '@/ui/job/provider';
+import { JobWith } from '@/ui/job/provider';
 import { soundOf } from './quick';
 import { SubjectRow } from './row';
 
@@ -80,7 +81,7 @@ const BLUE: Record<string, Json> = { 'gearset.P1.cages': { is: 'blue' } };
 
 test('the form asks for it', () => {
   const subject = inspection.subject('gearset', ['P1'])!;
-  const library = JSON.stringify({ unit, knowledge: more, rules: moreRules, terms: shop });
+  const library = { unit, knowledge: more, rules: moreRules, terms: shop as unknown as ShopTerms };
   const start = {
     number: 1,
     user: { id: 'mira', name: 'Mira', role: 'technician' as const },
@@ -89,10 +90,13 @@ test('the form asks for it', () => {
     lastSeq: 1,
     quoted: null,
     closed: false,
-    library,
+    unitName: unit.name,
+    currency: shop.currency,
+    library: '/nowhere',
   };
   const row = createElement(SubjectRow, { subject, open: true, onOpen: () => undefined });
-  const markup = renderToStaticMarkup(createElement(JobProvider, { start, children: row }));
+  const opening = { library, problem: null, retry: () => undefined };
+  const markup = renderToStaticMarkup(createElement(JobWith, { start, opening, children: row }));
   expect(markup).toContain('Needle cages');
   expect(markup).toMatch(/aria-label="First planetary[^"]*, needle cages"|needle cages/i);
   for (const word of ['Silver', 'Straw', 'Blue']) expect(markup).toContain(word);

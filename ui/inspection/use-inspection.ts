@@ -1,9 +1,13 @@
 import { catalogueOf, inspectionOf } from '@/core/inspection';
 import type { Inspection } from '@/core/inspection';
+import type { JobLibrary } from '@/ui/job/library';
 import { useBench } from '@/ui/job/provider';
+
+/** What can be looked at on a unit. */
+export const inspectionFor = ({ unit, knowledge }: JobLibrary): Inspection =>
+  inspectionOf(unit, catalogueOf(knowledge.inspection));
 
 /** What can be looked at on this job's unit. */
 export function useInspection(): Inspection {
-  const { unit, knowledge } = useBench();
-  return inspectionOf(unit, catalogueOf(knowledge.inspection));
+  return inspectionFor(useBench());
 }

@@ -3,11 +3,11 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { send, sayError } from '@/ui/net/request';
 import { Button, Caution, Dialog, Line, Notice, Stack } from '@/ui/system';
-import { useBench } from './provider';
+import { useBase } from './provider';
 
 /** What is done with a job as a whole: closing it, opening it again, and taking the customer out of it. */
 export function CloseJob() {
-  const { number, closed: wasClosed, user } = useBench();
+  const { number, closed: wasClosed, user } = useBase();
   const [closed, setClosed] = useState(wasClosed);
   const [open, setOpen] = useState(false);
   const [erasing, setErasing] = useState(false);

@@ -7,14 +7,14 @@ import styled from 'styled-components';
 import { valueOf, vehicleName } from '@/core/case';
 import type { Stage } from '@/core/case';
 import { dayWords, formatMoney } from '@/core/quote';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { inspectionFor, useInspection } from '@/ui/inspection/use-inspection';
 import { SyncBanner } from '@/ui/sync/banner';
 import { useSync } from '@/ui/sync/context';
 import { keepPages } from '@/ui/sync/version';
-import { Button, Mark, Shortcuts, useUnkept } from '@/ui/system';
+import { Button, Mark, Notice, Shortcuts, useUnkept } from '@/ui/system';
 import { Clashes } from './clashes';
 import { CloseJob } from './close-job';
-import { useBench, useJob, useSlot } from './provider';
+import { useBase, useBenchOnceThere, useOpening, useRecord, useSlot } from './provider';
 import { BUILT_STAGES, StageRail } from './rail';
 import { VerdictDock } from './dock';
 import { missingFor } from './missing';
@@ -117,53 +117,89 @@ const DOCKED: readonly Stage[] = ['suspects', 'teardown', 'cause', 'scope'];
 
 /** The frame of a job page: who and what, the stages, what is missing, and the verdict dock. */
 export function JobFrame({ children }: { children: ReactNode }) {
-  const job = useJob();
-  const inspection = useInspection();
+  const { number, unitName } = useBase();
+  const { state, undo } = useRecord();
   const current = (usePathname().split('/').at(-1) ?? 'intake') as Stage;
   const dock = DOCKED.includes(current);
-  const missing = missingFor(current, inspection, job.state);
   return (
     <>
       <JobKeys />
       <KeepForOffline />
-      <SyncBanner say={(slot, number) => (number === job.number ? slotWords(inspection, slot) : null)} />
+      <Banner />
       <Header data-noprint>
         <Home href="/" aria-label="All jobs">
           <Mark />
         </Home>
         <div>
           <Title>
-            {vehicleName(job.state)}{' '}
+            {vehicleName(state)}{' '}
             <small>
-              {job.unit.name}, job {job.number}
+              {unitName}, job {number}
             </small>
           </Title>
-          <Words>{valueOf(job.state, 'complaint.words') ?? 'No complaint written down yet'}</Words>
+          <Words>{valueOf(state, 'complaint.words') ?? 'No complaint written down yet'}</Words>
         </div>
         <Right>
           <Money />
           <Promise />
           <SaveState />
-          <Button $kind="frame" $small onPress={() => job.undo?.()} isDisabled={!job.undo}>
+          <Button $kind="frame" $small onPress={() => undo?.()} isDisabled={!undo}>
             Undo
           </Button>
           <CloseJob />
         </Right>
       </Header>
-      <StageRail number={job.number} current={current} />
+      <StageRail number={number} current={current} />
       <Body $dock={dock}>
         <Main id="main" tabIndex={-1}>
-          <Clashes />
-          {missing && current !== 'teardown' && (
-            <Missing>
-              <b>Still to do here:</b> {missing}
-            </Missing>
-          )}
+          <Above stage={current} />
           {children}
         </Main>
         {dock && <VerdictDock />}
       </Body>
     </>
+  );
+}
+
+function Banner() {
+  const { number } = useBase();
+  const bench = useBenchOnceThere();
+  return (
+    <SyncBanner
+      say={(slot, job) => (bench && job === number ? slotWords(inspectionFor(bench), slot) : null)}
+    />
+  );
+}
+
+/** What is said above the work, as far as the unit is there to say it with. */
+function Above({ stage }: { stage: Stage }) {
+  const ready = useBenchOnceThere() !== null;
+  const { problem, retry } = useOpening();
+  if (ready)
+    return (
+      <>
+        <Clashes />
+        {stage !== 'teardown' && <StillToDo stage={stage} />}
+      </>
+    );
+  if (!problem) return null;
+  return (
+    <Notice $tone="bad" role="alert">
+      What this job is worked on with did not arrive. {problem} Nothing typed is lost.{' '}
+      <Button $small onPress={retry}>
+        Try again
+      </Button>
+    </Notice>
+  );
+}
+
+function StillToDo({ stage }: { stage: Stage }) {
+  const missing = missingFor(stage, useInspection(), useRecord().state);
+  if (!missing) return null;
+  return (
+    <Missing>
+      <b>Still to do here:</b> {missing}
+    </Missing>
   );
 }
 
@@ -173,18 +209,18 @@ function Promise() {
 }
 
 function Money() {
-  const { quoted, terms } = useBench();
+  const { quoted, currency } = useBase();
   if (!quoted) return null;
   return (
     <span>
-      <b>{formatMoney(quoted.total, terms.currency)}</b> {quoted.accepted ? 'agreed' : 'quoted'}
+      <b>{formatMoney(quoted.total, currency)}</b> {quoted.accepted ? 'agreed' : 'quoted'}
     </span>
   );
 }
 
 /** How the saving of this job goes. "Saved" never stands beside something that is not. */
 function SaveState() {
-  const { number } = useBench();
+  const { number } = useBase();
   const { connection, aside, waiting } = useSync();
   const unusable = useUnkept();
   const refused = aside.filter((a) => a.job === number).length;
@@ -210,7 +246,7 @@ function SaveState() {
 
 /** Once the page is quiet, the job's other stages are kept on the device too. */
 function KeepForOffline() {
-  const { number } = useBench();
+  const { number } = useBase();
   useEffect(() => {
     const timer = setTimeout(
       () => keepPages(['/', ...BUILT_STAGES.map((stage) => `/jobs/${number}/${stage}`)]),
@@ -223,7 +259,8 @@ function KeepForOffline() {
 
 /** Keys of a job's page: the stages in the order of the work, undo, and what the pack editor takes. */
 function JobKeys() {
-  const { number, undo } = useJob();
+  const { number } = useBase();
+  const { undo } = useRecord();
   const router = useRouter();
   const go = (by: number) => {
     // From the address, which is ahead of what is drawn when keys come fast.

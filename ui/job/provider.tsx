@@ -3,23 +3,14 @@ import { createContext, useContext, useEffect, useMemo, useRef, useState, useSyn
 import type { ReactNode } from 'react';
 import { below, valueOf } from '@/core/case';
 import type { Clash, Json, JobState, Quoted, Stage, ValueAt, ValueBelow } from '@/core/case';
-import type { Knowledge } from '@/core/diagnosis';
-import type { ShopTerms } from '@/core/quote';
-import type { ScopeRules } from '@/core/scope';
-import type { UnitDefinition } from '@/core/unit';
 import { SyncProvider, useEngine } from '@/ui/sync/context';
 import { transport } from '@/ui/sync/transport';
 import { JobView } from '@/ui/sync/view';
 import type { ViewState } from '@/ui/sync/view';
+import { useLibrary } from './library';
+import type { JobLibrary, Opening } from './library';
 import { useReasoner } from './use-reasoning';
 import type { ReasoningValue } from './use-reasoning';
-
-export interface JobLibrary {
-  unit: UnitDefinition;
-  knowledge: Knowledge;
-  rules: ScopeRules;
-  terms: ShopTerms;
-}
 
 export interface JobUser {
   id: string;
@@ -28,10 +19,13 @@ export interface JobUser {
 }
 
 /** What does not change while a job's page is open. */
-interface JobBench extends JobLibrary {
+interface JobBase {
   number: number;
   user: JobUser;
   stage: Stage;
+  unitName: string;
+  /** ISO 4217. */
+  currency: string;
   /** Total of the newest quote, minor units. */
   quoted: Quoted | null;
   closed: boolean;
@@ -43,6 +37,9 @@ interface JobBench extends JobLibrary {
   /** A name for what is typed into a field of this job, per person. */
   keepName: (field: string) => string;
 }
+
+/** The same, with what the work is done with. */
+interface JobBench extends JobBase, JobLibrary {}
 
 interface JobRecord {
   state: JobState;
@@ -60,7 +57,9 @@ interface Source {
   subscribe: (subscriber: () => void) => () => void;
 }
 
-const BenchContext = createContext<(JobBench & { source: Source }) | null>(null);
+const BaseContext = createContext<(JobBase & { source: Source }) | null>(null);
+const OpeningContext = createContext<Opening>({ library: null, problem: null, retry: () => undefined });
+const BenchContext = createContext<JobBench | null>(null);
 const RecordContext = createContext<JobRecord | null>(null);
 // Apart from the job, so that the work is not drawn anew when only the verdict or the word "Saved" changes.
 const ReasoningContext = createContext<ReasoningValue>({
@@ -71,23 +70,42 @@ const ReasoningContext = createContext<ReasoningValue>({
 });
 const ClashContext = createContext<ClashValue>({ clashes: [], dismiss: () => undefined });
 
+/** What is there from the first moment, also where the library is still on its way. */
+export function useBase(): JobBase {
+  const value = useContext(BaseContext);
+  if (!value) throw new Error('useBase stands outside a job.');
+  return value;
+}
+
+/** Null while the library is on its way. */
+export function useBenchOnceThere(): JobBench | null {
+  return useContext(BenchContext);
+}
+
+/** How the library comes, and why it did not, when it did not. */
+export function useOpening(): Opening {
+  return useContext(OpeningContext);
+}
+
 /** What does not change while the page is open: for parts that follow single slots, not the whole record. */
 export function useBench(): JobBench {
   const value = useContext(BenchContext);
-  if (!value) throw new Error('useBench stands outside a job.');
+  if (!value) throw new Error('useBench stands outside a job, or before its library.');
   return value;
+}
+
+export function useRecord(): JobRecord {
+  return useContext(RecordContext)!;
 }
 
 /** The whole job: whoever uses it is drawn anew at every write. */
 export function useJob(): JobBench & JobRecord {
-  const bench = useBench();
-  const record = useContext(RecordContext)!;
-  return { ...bench, ...record };
+  return { ...useBench(), ...useRecord() };
 }
 
 /** The value of one slot; drawn anew only when that slot changes. */
 export function useSlot<S extends string>(slot: S): ValueAt<S> | undefined {
-  const { source } = useContext(BenchContext)!;
+  const { source } = useContext(BaseContext)!;
   const read = () => valueOf(source.read().state, slot);
   return useSyncExternalStore(source.subscribe, read, read);
 }
@@ -104,7 +122,7 @@ export function useClashes(): ClashValue {
 
 /** Every slot below a prefix; drawn anew only when one of them changes. */
 export function useSlots<P extends string>(prefix: P): [string, ValueBelow<P>][] {
-  const { source } = useContext(BenchContext)!;
+  const { source } = useContext(BaseContext)!;
   const last = useRef<[string, ValueBelow<P>][]>([]);
   const read = () => {
     const now = below(source.read().state, prefix);
@@ -125,7 +143,9 @@ export interface JobStart {
   lastSeq: number;
   quoted: Quoted | null;
   closed: boolean;
-  /** A `JobLibrary` as JSON: thousands of values are sent as one text in a fraction of the time. */
+  unitName: string;
+  currency: string;
+  /** Where the `JobLibrary` stands. */
   library: string;
 }
 
@@ -133,14 +153,32 @@ export interface JobStart {
 export function JobProvider({ start, children }: { start: JobStart; children: ReactNode }) {
   return (
     <SyncProvider userId={start.user.id}>
-      <OneJob start={start}>{children}</OneJob>
+      <Opened start={start}>{children}</Opened>
     </SyncProvider>
+  );
+}
+
+function Opened({ start, children }: { start: JobStart; children: ReactNode }) {
+  return (
+    <JobWith start={start} opening={useLibrary(start.library)}>
+      {children}
+    </JobWith>
   );
 }
 
 const never = () => () => undefined;
 
-function OneJob({ start, children }: { start: JobStart; children: ReactNode }) {
+/** A job with its library, as far as that is there. */
+export function JobWith({
+  start,
+  opening,
+  children,
+}: {
+  start: JobStart;
+  opening: Opening;
+  children: ReactNode;
+}) {
+  const { library } = opening;
   const engine = useEngine();
   const [view] = useState(() =>
     engine ? new JobView(engine, transport, start.number, start.user, start.state, start.lastSeq) : null,
@@ -154,10 +192,9 @@ function OneJob({ start, children }: { start: JobStart; children: ReactNode }) {
     void view?.begin();
     return () => view?.end();
   }, [view]);
-  const library = useMemo(() => JSON.parse(start.library) as JobLibrary, [start.library]);
-  const verdict = useReasoner(library.unit, library.knowledge, state);
+  const verdict = useReasoner(library, state);
   const [past, setPast] = useState<[string, Json][][]>([]);
-  const bench = useMemo(() => {
+  const base = useMemo(() => {
     const writeMany = (writes: [string, Json][]) => {
       const now = source.read().state;
       setPast((list) => [
@@ -167,12 +204,13 @@ function OneJob({ start, children }: { start: JobStart; children: ReactNode }) {
       view?.write(writes);
     };
     return {
-      ...library,
       number: start.number,
       user: start.user,
       stage: start.stage,
       quoted: start.quoted,
       closed: start.closed,
+      unitName: start.unitName,
+      currency: start.currency,
       source,
       writeMany,
       write: (slot: string, value: Json) => writeMany([[slot, value]]),
@@ -180,7 +218,8 @@ function OneJob({ start, children }: { start: JobStart; children: ReactNode }) {
       now: <S extends string>(slot: S) => valueOf(source.read().state, slot),
       keepName: (field: string) => `pelvik ${start.user.id} ${start.number} ${field}`,
     };
-  }, [start, library, source, view, engine]);
+  }, [start, source, view, engine]);
+  const bench = useMemo(() => library && { ...base, ...library }, [base, library]);
   const record = useMemo<JobRecord>(
     () => ({
       state,
@@ -198,12 +237,16 @@ function OneJob({ start, children }: { start: JobStart; children: ReactNode }) {
     [clashes, view],
   );
   return (
-    <BenchContext value={bench}>
-      <RecordContext value={record}>
-        <ReasoningContext value={verdict}>
-          <ClashContext value={clashing}>{children}</ClashContext>
-        </ReasoningContext>
-      </RecordContext>
-    </BenchContext>
+    <BaseContext value={base}>
+      <OpeningContext value={opening}>
+        <BenchContext value={bench}>
+          <RecordContext value={record}>
+            <ReasoningContext value={verdict}>
+              <ClashContext value={clashing}>{children}</ClashContext>
+            </ReasoningContext>
+          </RecordContext>
+        </BenchContext>
+      </OpeningContext>
+    </BaseContext>
   );
 }

@@ -1,11 +1,11 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import type { JobState } from '@/core/case';
-import type { Diagnosis, Knowledge } from '@/core/diagnosis';
+import type { Diagnosis } from '@/core/diagnosis';
 import type { Suspect } from '@/core/suspects';
-import type { UnitDefinition } from '@/core/unit';
 import { WorkerClient } from '@/ui/worker/client';
 import type { Change, ReasonApi } from '@/workers/reason.worker';
+import type { JobLibrary } from './library';
 
 export interface Reasoning {
   diagnosis: Diagnosis;
@@ -34,8 +34,11 @@ export function changeBetween(known: JobState, next: JobState): Change {
   return { set, clear: Object.keys(known).filter((slot) => !(slot in next)) };
 }
 
-/** Runs the worker on every new state; while it is busy only the newest waits. A failure is shown and can be tried again. */
-export function useReasoner(unit: UnitDefinition, knowledge: Knowledge, state: JobState): ReasoningValue {
+/**
+ * Runs the worker on every new state, once there is something to reason with; while it is busy only the newest waits. A
+ * failure is shown and can be tried again.
+ */
+export function useReasoner(library: JobLibrary | null, state: JobState): ReasoningValue {
   const [shown, setShown] = useState<Omit<ReasoningValue, 'retry'>>({
     reasoning: null,
     before: new Map(),
@@ -45,6 +48,8 @@ export function useReasoner(unit: UnitDefinition, knowledge: Knowledge, state: J
   const pump = useRef<() => void>(() => undefined);
 
   useEffect(() => {
+    if (!library) return;
+    const { unit, knowledge } = library;
     const client = new WorkerClient<ReasonApi>(spawn);
     let [alive, busy] = [true, false];
     let known: JobState = {};
@@ -85,7 +90,7 @@ export function useReasoner(unit: UnitDefinition, knowledge: Knowledge, state: J
       alive = false;
       client.end();
     };
-  }, [unit, knowledge]);
+  }, [library]);
 
   useEffect(() => {
     wanted.current = state;

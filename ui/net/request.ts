@@ -41,6 +41,15 @@ export async function send<T>(method: string, url: string, options: Sending = {}
     },
     body: raw ?? (body === undefined ? undefined : JSON.stringify(body)),
   });
+  return contentOf<T>(answer);
+}
+
+/** Reads what never changes under its address, from wherever it is kept. Throws as `send` does. */
+export async function readLasting<T>(url: string): Promise<T> {
+  return contentOf<T>(await fetch(url, { signal: AbortSignal.timeout(60_000) }));
+}
+
+async function contentOf<T>(answer: Response): Promise<T> {
   const text = await answer.text();
   const parsed = parse(text) as { error?: { message: string; remedy: string; problems?: Problem[] } } | null;
   if (!answer.ok) {

@@ -1,0 +1,28 @@
+import { withClient } from '@/server/db';
+import { route } from '@/server/http';
+import { libraryOf } from '@/server/library';
+import { notFound, UserError } from '@/server/problem';
+import { unitOf } from '@/server/units';
+
+interface Params {
+  unit: string;
+  version: string;
+  hash: string;
+}
+
+/** What the pages of a unit's jobs reason with. The address names the content: a browser that has it never asks again. */
+export const GET = route<Params>(async (_request, { unit: id, version, hash }) => {
+  if (!/^[1-9]\d{0,5}$/.test(version)) throw notFound('unit');
+  const key = { id, version: Number(version) };
+  const { text, address } = libraryOf(await withClient((client) => unitOf(client, key)), key.version);
+  if (address !== `/api/library/${id}/${version}/${hash}`)
+    throw new UserError(404, 'The page is older than the shop’s server.', 'Open it anew.');
+  return new Response(text, {
+    headers: {
+      'content-type': 'application/json; charset=utf-8',
+      'cache-control': 'private, max-age=31536000, immutable',
+      // Another session on this device asks for itself.
+      vary: 'Cookie',
+    },
+  });
+});
