@@ -17,6 +17,8 @@ const shared = {
   modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.pelvik'],
 };
 module.exports = {
+  // No test waits for a clock that long: what takes longer hangs, however busy the machine is.
+  testTimeout: 60_000,
   projects: [
     {
       ...shared,

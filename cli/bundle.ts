@@ -37,6 +37,12 @@ export function bundleBackground(outfile = path.join(DATA, 'background.mjs')): s
   return outfile;
 }
 
+/** This command line as one plain file, for tests that call it dozens of times; returns where it is. */
+export function bundleTools(outfile = path.join(DATA, 'tools.cjs')): string {
+  buildSync({ ...NODE, format: 'cjs', entryPoints: ['cli/main.ts'], outfile });
+  return outfile;
+}
+
 /**
  * The customer's page: a small script, a style sheet and fonts for the browser, and what draws the document, which is
  * told their names. Returns where the latter is.

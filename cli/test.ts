@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ensureBuild } from './build';
-import { bundleBackground } from './bundle';
+import { bundleBackground, bundleTools } from './bundle';
 import { dropDatabase, ensureCluster, ensureDatabase } from './cluster';
 import type { Cluster } from './cluster';
 import { CommandError } from './fail';
@@ -30,7 +30,7 @@ const RUNNERS: Record<string, () => Promise<Tally> | Tally> = {
   lint: () => check('lint', 'node_modules/eslint/bin/eslint.js', ['--max-warnings', '0', '.']),
   types: () => check('types', 'node_modules/typescript/bin/tsc', ['--noEmit']),
   // Jest leaves one core idle by itself; nothing else runs meanwhile.
-  unit: () => jest('unit', {}, ['--maxWorkers', '100%']),
+  unit: () => jest('unit', { PELVIK_TOOLS: bundleTools() }, ['--maxWorkers', '100%']),
   database: () =>
     withDatabase('pelvik_test_database', false, (url, owner) =>
       jest('database', {
