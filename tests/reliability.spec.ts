@@ -17,6 +17,23 @@ test('what is typed with the network gone is kept over a reload and sent when it
   expect(await recorded(page.request, job, 'unit.fluid.level')).toEqual({ is: 'low' });
 });
 
+test('without the unit a job says so, who and what stay in sight, and it opens once the unit comes', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'mira');
+  await context.route('**/api/library/**', (route) => route.abort());
+  await page.goto('/jobs/1002/teardown');
+  const said = page.getByRole('alert').filter({ hasText: 'did not arrive' });
+  await expect(said).toContainText('Nothing typed is lost');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('job 1002');
+  await expect(page.getByRole('link', { name: 'Quote' })).toBeVisible();
+  await context.unroute('**/api/library/**');
+  await said.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('button', { name: /^2 Pan and filter/ })).toBeVisible();
+  await expect(said).toHaveCount(0);
+});
+
 test('a reload in mid-word loses no letter', async ({ page }) => {
   await signIn(page, 'mira');
   const job = await newJob(page);

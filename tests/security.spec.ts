@@ -14,6 +14,21 @@ test('an invented session opens nothing', async ({ page, context, baseURL }) => 
   expect((await page.request.get('/api/jobs')).status()).toBe(401);
 });
 
+test('what jobs reason with is kept for good, by those who are signed in, and only as it is', async ({
+  page,
+  request,
+}) => {
+  await signIn(page, 'mira');
+  const html = await (await page.request.get('/jobs/1002/teardown')).text();
+  const address = /\/api\/library\/ostrel-four\/\d+\/[0-9a-f]+/.exec(html)![0];
+  const answer = await page.request.get(address);
+  expect(answer.headers()['cache-control']).toContain('immutable');
+  expect((await answer.json()).unit.id).toBe('ostrel-four');
+  expect((await request.get(address)).status()).toBe(401);
+  for (const other of [`${address}0`, address.replace(/\/\d+\//, '/99/'), address.replace(/\/\d+\//, '/x/')])
+    expect((await page.request.get(other)).status(), other).toBe(404);
+});
+
 test('a request from elsewhere is refused even with the cookie', async ({ page }) => {
   await signIn(page, 'mira');
   expect((await page.request.post('/api/jobs', { data: { unit: 'ostrel-four' } })).status()).toBe(403);

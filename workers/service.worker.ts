@@ -1,4 +1,4 @@
-import { CacheFirst, ExpirationPlugin, NetworkFirst, Serwist } from 'serwist';
+import { CacheFirst, NetworkFirst, Serwist } from 'serwist';
 import type { PrecacheEntry, SerwistPlugin } from 'serwist';
 
 declare const self: ServiceWorkerGlobalScope & { __PRECACHE: PrecacheEntry[]; __BUILD: string };
@@ -13,9 +13,8 @@ const PHOTOS = 'pelvik-photos';
 /** How long a page is waited for before the kept one is shown, seconds. */
 const PATIENCE = 5;
 
-/** What pages reason with, each under an address of its content. More than a shop opens within any one build. */
-const LIBRARY = 'pelvik-library';
-const MOST_LIBRARIES = 60;
+/** What pages reason with, each under an address of its content. */
+const LIBRARY = `pelvik-library-${self.__BUILD}`;
 const IN_LIBRARY = /\/api\/library\/[\w-]+\/\d+\/[0-9a-f]+/;
 
 /** Pages that are kept: the board, jobs, units. Never the sign-in, never a customer's page. */
@@ -41,12 +40,6 @@ const pages = new NetworkFirst({
   networkTimeoutSeconds: PATIENCE,
   matchOptions: { ignoreVary: true },
   plugins: [onlyGood],
-});
-
-const library = new CacheFirst({
-  cacheName: LIBRARY,
-  matchOptions: { ignoreVary: true },
-  plugins: [new ExpirationPlugin({ maxEntries: MOST_LIBRARIES, maxAgeFrom: 'last-used' })],
 });
 
 /**
@@ -82,7 +75,7 @@ const serwist = new Serwist({
     },
     {
       matcher: ({ sameOrigin, url }) => sameOrigin && IN_LIBRARY.test(url.pathname),
-      handler: library,
+      handler: new CacheFirst({ cacheName: LIBRARY, matchOptions: { ignoreVary: true } }),
     },
     {
       matcher: ({ sameOrigin, url, request }) =>
@@ -118,6 +111,7 @@ const MOST_RENEWED = 80;
 /** Pages an earlier build kept, fetched as this build draws them; its own are dropped. */
 async function renew(): Promise<void> {
   for (const name of await caches.keys()) {
+    if (name.startsWith('pelvik-library-') && name !== LIBRARY) await caches.delete(name);
     if (!name.startsWith('pelvik-pages-') || name === PAGES) continue;
     const urls = (await (await caches.open(name)).keys()).map((r) => r.url);
     await caches.delete(name);
