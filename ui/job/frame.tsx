@@ -119,6 +119,7 @@ const DOCKED: readonly Stage[] = ['suspects', 'teardown', 'cause', 'scope'];
 export function JobFrame({ children }: { children: ReactNode }) {
   const { number, unitName } = useBase();
   const { state, undo } = useRecord();
+  const { problem } = useOpening();
   const current = (usePathname().split('/').at(-1) ?? 'intake') as Stage;
   const dock = DOCKED.includes(current);
   return (
@@ -155,7 +156,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
           <Above stage={current} />
           {children}
         </Main>
-        {dock && <VerdictDock />}
+        {dock && !problem && <VerdictDock />}
       </Body>
     </>
   );
@@ -185,7 +186,7 @@ function Above({ stage }: { stage: Stage }) {
   if (!problem) return null;
   return (
     <Notice $tone="bad" role="alert">
-      What this job is worked on with did not arrive. {problem} Nothing typed is lost.{' '}
+      The description of this unit did not arrive. {problem} Nothing typed is lost.{' '}
       <Button $small onPress={retry}>
         Try again
       </Button>
