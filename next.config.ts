@@ -15,7 +15,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   // Types are checked by `./pelvik test`, tests and tools included; a shop's start need not wait for it.
   typescript: { ignoreBuildErrors: true },
-  compiler: { styledComponents: true },
+  // Names of components are for whoever works on Pelvik: a browser in a shop need not be sent them.
+  compiler: { styledComponents: { displayName: process.env.NODE_ENV !== 'production' } },
   // No picture passes an optimiser: its cache would go on showing what a revoked link no longer may.
   images: { unoptimized: true },
   serverExternalPackages: [

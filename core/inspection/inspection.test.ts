@@ -176,8 +176,8 @@ test('a limit is said as one measures it', () => {
   expect(measureWords({ min: 0.00003, max: 0.00006 }, 'mm')).toBe('0.030–0.060 mm');
   expect(measureWords({ max: 0.0002 }, 'mm')).toBe('at most 0.20 mm');
   expect(measureWords({ min: 0.0001 }, 'l/min')).toBe('at least 6.0 l/min');
+  expect(measureWords({ min: 4, max: 4 }, '')).toBe('exactly 4');
   expect(measureWords({ nominal: 0.0018 }, 'mm')).toBe('new 1.80 mm');
-  expect(measureWords({ min: 4, max: 4 }, '')).toBe('4');
   expect(measureWords(null, 'mm')).toBe('');
 });
 

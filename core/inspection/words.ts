@@ -49,7 +49,7 @@ export function measureWords(limit: Limit | null, unit: MeasureUnit): string {
   const bounds =
     min !== undefined && max !== undefined
       ? min === max
-        ? say(min)
+        ? `exactly ${say(min)}`
         : `${say(min)}–${say(max)}`
       : min !== undefined
         ? `at least ${say(min)}`

@@ -8,15 +8,15 @@ import { ObjectText } from '@/ui/job/fields';
 import { useEngine } from '@/ui/sync/context';
 import { Button, Line } from '@/ui/system';
 
+/** A photo with its caption beside it, where that has room. */
 const Shots = styled.ul`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
+  display: grid;
+  gap: 8px;
   li {
-    width: 220px;
     display: grid;
-    gap: 6px;
-    align-content: start;
+    grid-template-columns: minmax(96px, 118px) minmax(110px, 1fr);
+    gap: 0 10px;
+    align-items: start;
   }
 `;
 const Picture = styled.button`
@@ -30,7 +30,7 @@ const Picture = styled.button`
   img {
     display: block;
     width: 100%;
-    min-height: 90px;
+    min-height: 74px;
   }
   svg {
     position: absolute;
@@ -81,10 +81,12 @@ export function PhotosOf({ about, name }: { about: string; name: string }) {
                 <Shot id={id} taken={local[id]} alt={photo.caption || `Photo of ${name}`} />
                 {photo.marker && <Marker x={photo.marker.x} y={photo.marker.y} />}
               </Picture>
-              <ObjectText slot={`photo.${id}`} field="caption" label="Caption" maxLength={300} />
-              <Button $kind="quiet" $small onPress={() => write(`photo.${id}`, null)}>
-                Remove photo
-              </Button>
+              <div>
+                <ObjectText slot={`photo.${id}`} field="caption" label="Caption" maxLength={300} />
+                <Button $kind="quiet" $small onPress={() => write(`photo.${id}`, null)}>
+                  Remove photo
+                </Button>
+              </div>
             </li>
           ))}
         </Shots>

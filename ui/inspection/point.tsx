@@ -16,10 +16,11 @@ import { useFinding } from './use-finding';
 import type { FindingHandle } from './use-finding';
 import { WordsField } from './words-field';
 
-/** A test has its conditions beside it. */
-const Box = styled.div<{ $wide: boolean }>`
+/** A test has its conditions beside it; once they are asked for, what is short stands beside it, one below the other. */
+const Box = styled.div<{ $wide?: boolean; $tall?: boolean }>`
   @media (min-width: 760px) {
     grid-column: span ${(p) => (p.$wide ? 2 : 1)};
+    grid-row: span ${(p) => (p.$tall ? 3 : 1)};
   }
   display: grid;
   gap: 2px;
@@ -95,16 +96,17 @@ export const PointItem = memo(function PointItem({ subject, point }: Props) {
   const stored = useSlots(`${subject.slot}.${id}`) as [string, Finding][];
   const readings = stored.flatMap(([rest]) => (rest.startsWith('.') ? [rest.slice(1)] : []));
   const said = stored.some(([rest]) => rest === '');
+  const test = point.point.field.kind === 'test';
   if (point.point.picture)
     return stored.length === 0 ? null : (
-      <Box $wide={false} data-point={`${subject.slot}.${id}`}>
+      <Box data-point={`${subject.slot}.${id}`}>
         {stored.map(([rest]) => (
           <Painted key={rest} subject={subject} point={point} reading={rest.slice(1) || null} />
         ))}
       </Box>
     );
   return (
-    <Box $wide={point.point.field.kind === 'test'} data-point={`${subject.slot}.${id}`}>
+    <Box $wide={test} $tall={test && stored.length > 0} data-point={`${subject.slot}.${id}`}>
       <Reading
         subject={subject}
         point={point}

@@ -92,14 +92,9 @@ const Body = styled.div`
 const Points = styled.div`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(250px, 100%), 1fr));
-  gap: 6px 22px;
-`;
-
-const Foot = styled.div`
-  display: flex;
-  flex-wrap: wrap;
+  grid-auto-flow: row dense;
   align-items: start;
-  gap: 4px 16px;
+  gap: 6px 22px;
 `;
 
 /** Known to fail more than its peers. */
@@ -218,15 +213,13 @@ function OpenPoints({ subject }: { subject: Subject }) {
           .map((point) => (
             <PointItem key={point.key} subject={subject} point={point} />
           ))}
-      </Points>
-      <Foot>
         <PhotosOf about={subject.slot} name={subject.name} />
         {ofAll.length > 0 && !said && !more && (
-          <Button $kind="quiet" $small onPress={() => setMore(true)}>
+          <Button $kind="quiet" $small style={{ justifySelf: 'start' }} onPress={() => setMore(true)}>
             {ofAll.map((p, k) => (k ? p.point.words.toLowerCase() : p.point.words)).join(', ')} …
           </Button>
         )}
-      </Foot>
+      </Points>
     </>
   );
 }

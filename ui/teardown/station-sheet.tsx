@@ -12,14 +12,14 @@ import { Button, Shortcuts } from '@/ui/system';
 import { Find } from './find';
 import { FoundBefore } from './found-before';
 import { packSaid } from './pack-said';
-import { PackEditor } from './pack-editor';
 import { RestSound } from './rest-sound';
 import { TrapList } from './trap-list';
 import { useWhenQuiet } from './when-quiet';
 
-/** Bands and planetaries have a picture of their own: it comes with the first of them, or once the page is quiet. */
-const loadPicture = () => import('./place-picture').then((m) => ({ default: m.PlacePicture }));
-const PlacePicture = lazy(loadPicture);
+/** Packs, bands and planetaries are painted on pictures: these come with the first of them, or once the page is quiet. */
+const loadPictures = () => import('./pictures');
+const PackEditor = lazy(() => loadPictures().then((m) => ({ default: m.PackEditor })));
+const PlacePicture = lazy(() => loadPictures().then((m) => ({ default: m.PlacePicture })));
 
 const Sheet = styled.section`
   background: var(--sheet);
@@ -55,9 +55,9 @@ const Rows = styled.ul`
   grid-auto-flow: dense;
   column-gap: 18px;
 `;
-/** As much room as the picture takes, so that nothing jumps when it comes. */
-const PictureRoom = styled.div`
-  height: 192px;
+/** As much room as a picture takes, so that nothing jumps when it comes. */
+const PictureRoom = styled.div<{ $pack?: boolean }>`
+  height: ${(p) => (p.$pack ? 386 : 192)}px;
 `;
 const SmallParts = styled.li`
   grid-column: 1 / -1;
@@ -164,7 +164,7 @@ export const StationSheet = memo(function StationSheet(props: {
     if (sought && drawnFor.current !== sought) focusOn(sought);
     drawnFor.current = sought;
   }, [sought]);
-  useWhenQuiet(loadPicture);
+  useWhenQuiet(loadPictures);
   const takeOut = () => write(`station.${station.id}.out`, out ? null : true);
   const outAndNext = () => {
     if (!out) takeOut();
@@ -279,7 +279,13 @@ function PackRow(props: { subject: Subject; open: boolean; onOpen: (slot: string
       subject={subject}
       open={open}
       onOpen={onOpen}
-      picture={open && <PackEditor element={element} />}
+      picture={
+        open && (
+          <Suspense fallback={<PictureRoom $pack />}>
+            <PackEditor element={element} />
+          </Suspense>
+        )
+      }
       said={packSaid(inspection, state, element)}
     />
   );
