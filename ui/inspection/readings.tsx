@@ -10,14 +10,15 @@ const Panel = styled.section`
   display: flex;
   flex-wrap: wrap;
   gap: 2px 22px;
-  padding: 4px 0 6px;
+  padding: 2px 0 4px;
   border-bottom: 2px solid var(--rule-strong);
 `;
 const Group = styled.fieldset`
   display: grid;
   grid-template-columns: repeat(auto-fill, 112px);
-  gap: 4px 12px;
+  gap: 1px 12px;
   flex: 0 1 auto;
+  align-items: end;
   min-width: min-content;
   margin: 0;
   padding: 0;
@@ -26,16 +27,17 @@ const Group = styled.fieldset`
     padding: 0;
     font-size: 0.875rem;
     font-weight: 600;
-    line-height: 1.3;
+    line-height: 1.15;
     white-space: nowrap;
   }
   label {
+    display: -webkit-box;
+    -webkit-line-clamp: 2;
+    -webkit-box-orient: vertical;
     overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
     font-size: 0.8125rem;
     font-stretch: 80%;
-    line-height: 1.2;
+    line-height: 1.15;
   }
   input {
     min-height: 44px;

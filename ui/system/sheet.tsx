@@ -1,4 +1,5 @@
 'use client';
+import { useEffect } from 'react';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 
@@ -83,6 +84,11 @@ const Index = styled.nav`
 
 /** The sections of a long page, one press away. */
 export function PageIndex({ titles }: { titles: readonly string[] }) {
+  // The page is drawn after it was opened: the browser looked for the place before there was one.
+  useEffect(() => {
+    const { hash } = window.location;
+    if (hash) document.getElementById(hash.slice(1))?.scrollIntoView();
+  }, []);
   return (
     <Index aria-label="On this page" data-noprint>
       {titles.map((title) => (

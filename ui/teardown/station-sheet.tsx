@@ -24,7 +24,7 @@ const PlacePicture = lazy(() => loadPictures().then((m) => ({ default: m.PlacePi
 const Sheet = styled.section`
   background: var(--sheet);
   border: 1px solid var(--rule-strong);
-  padding: 0 18px 10px;
+  padding: 0 18px 8px;
   @media (max-width: 600px) {
     padding: 0 10px 12px;
   }
@@ -74,7 +74,7 @@ const Foot = styled.footer`
   flex-wrap: wrap;
   align-items: center;
   gap: 8px 12px;
-  padding-top: 8px;
+  padding-top: 5px;
   > p {
     flex: 1 1 170px;
     font-size: 0.8125rem;
