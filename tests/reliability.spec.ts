@@ -34,12 +34,53 @@ test('without the unit a job says so, who and what stay in sight, and it opens o
   await expect(said).toHaveCount(0);
 });
 
+test('a part of the page that does not arrive says so where it would stand, and comes with the network', async ({
+  browser,
+}) => {
+  // Nothing is at hand: the program's files were never kept here.
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await signIn(page, 'mira');
+  await page.goto('/jobs/1002/teardown');
+  const opener = page.locator('[data-subject="element.high"] button[aria-expanded]').first();
+  await opener.waitFor();
+  await context.setOffline(true);
+  await opener.click();
+  await expect(page.getByRole('alert').filter({ hasText: 'did not arrive' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^6\. / })).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByRole('application')).toBeVisible();
+  await context.close();
+});
+
 test('a reload in mid-word loses no letter', async ({ page }) => {
   await signIn(page, 'mira');
   const job = await newJob(page);
   await page.getByLabel('In the customer’s words').pressSequentially('slips when');
   await page.reload();
   await expect(page.getByLabel('In the customer’s words')).toHaveValue('slips when');
+  await expect.poll(() => recorded(page.request, job, 'complaint.words')).toBe('slips when');
+});
+
+test('what was typed stays with its field until the device has stored it', async ({ page }) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  await page.addInitScript(() => {
+    const add = IDBObjectStore.prototype.add;
+    IDBObjectStore.prototype.add = function (...given) {
+      if (!sessionStorage.getItem('room')) throw new DOMException('full', 'QuotaExceededError');
+      return add.apply(this, given);
+    };
+  });
+  await page.reload();
+  const words = page.getByLabel('In the customer’s words');
+  await words.pressSequentially('slips when');
+  // Longer than a typist’s pause: the words are handed over, and the store does not take them.
+  await page.waitForTimeout(1500);
+  await expect(page.locator('[data-status]')).not.toHaveAttribute('data-status', 'saved');
+  await page.reload();
+  await expect(words).toHaveValue('slips when');
+  await page.evaluate(() => sessionStorage.setItem('room', 'yes'));
   await expect.poll(() => recorded(page.request, job, 'complaint.words')).toBe('slips when');
 });
 

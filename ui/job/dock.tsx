@@ -102,6 +102,8 @@ const Trouble = styled.div`
   padding: 8px 12px;
   border-left: 5px solid #ffd27a;
   font-size: 0.9375rem;
+  justify-items: start;
+  overflow-wrap: anywhere;
 `;
 const Check = styled.p`
   padding: 10px 12px;

@@ -1,3 +1,4 @@
+import { storedBy } from '@/ui/system/kept';
 import { SyncEngine } from './engine';
 import type { Surroundings } from './surroundings';
 import { deleteStores, openStore } from './store';
@@ -12,6 +13,7 @@ export function engineFor(userId: string): SyncEngine {
     void shared.pelvikSync?.engine.stop();
     const engine = new SyncEngine(surroundings(userId));
     shared.pelvikSync = { user: userId, engine };
+    storedBy(() => engine.kept());
     window.addEventListener('online', () => engine.wake());
     window.addEventListener('offline', () => engine.met('offline'));
     void lookForServer(engine);

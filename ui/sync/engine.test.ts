@@ -22,6 +22,27 @@ test('a write is seen at once, kept, sent, and then no longer kept', async () =>
   expect(tab.engine.read()).toMatchObject({ connection: 'online', waiting: 0 });
 });
 
+test('kept is only what is in the store, and while the store refuses nothing is', async () => {
+  const tab = await world.device('Mira').tab();
+  let done = 0;
+  await tab.engine.kept().then(() => done++);
+  expect(done).toBe(1);
+  const add = IDBObjectStore.prototype.add;
+  IDBObjectStore.prototype.add = () => {
+    throw new DOMException('full', 'QuotaExceededError');
+  };
+  try {
+    void tab.engine.write(JOB, [{ slot: 'fluid.level', value: 'low', seen: 0 }]);
+    void tab.engine.kept().then(() => done++);
+    await world.settle();
+    expect(done).toBe(1);
+  } finally {
+    IDBObjectStore.prototype.add = add;
+  }
+  await world.settle();
+  expect(done).toBe(2);
+});
+
 test('what waits of every job is sent, whichever page is open', async () => {
   const device = world.device('Mira');
   const before = await device.tab();

@@ -53,6 +53,7 @@ export class SyncEngine {
   private readonly sending = new Set<Sending>();
   /** Writes that are not in the store yet. */
   private unkept = 0;
+  private askers: (() => void)[] = [];
   private stopped = false;
 
   constructor(private readonly around: Surroundings) {
@@ -100,8 +101,14 @@ export class SyncEngine {
       }
     }
     this.unkept -= writes.length;
+    if (this.unkept === 0) this.askers.splice(0).forEach((done) => done());
     await this.refresh(job);
     void this.entries.flush();
+  }
+
+  /** Resolves once everything written so far is in the store; never, where that cannot be. */
+  kept(): Promise<void> {
+    return this.unkept === 0 ? Promise.resolve() : new Promise((resolve) => this.askers.push(resolve));
   }
 
   async waiting(job: number): Promise<WaitingEntry[]> {

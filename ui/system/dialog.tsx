@@ -1,14 +1,16 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
+import { later, Missed, useLater } from './later';
 
 /** What a dialog needs is not small, and most pages open none: it comes with the first one. */
-const OpenDialog = dynamic(() => import('./modal').then((m) => m.OpenDialog), { ssr: false });
+const modal = later(() => import('./modal'));
 
 /** A question that has to be answered or put away before going on. */
 export function Dialog(props: { title: string; isOpen: boolean; onClose: () => void; children: ReactNode }) {
   const [wanted, setWanted] = useState(props.isOpen);
   if (props.isOpen && !wanted) setWanted(true);
-  return wanted ? <OpenDialog {...props} /> : null;
+  const { piece, missed, retry } = useLater(modal, wanted);
+  if (piece) return <piece.OpenDialog {...props} />;
+  return missed && props.isOpen ? <Missed retry={retry} /> : null;
 }

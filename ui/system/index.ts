@@ -6,6 +6,7 @@ export { FieldLabel, NumberInput, TextBox, TextInput, TextLines } from './field'
 export { Shortcuts } from './keys';
 export type { Shortcut } from './keys';
 export { forgetTyping } from './kept';
+export { later, Missed, useLater, useWhenQuiet } from './later';
 export { Mark } from './mark';
 export { Picker } from './picker';
 

@@ -26,3 +26,20 @@ export function forgetTyping(keep: string): void {
     // Nothing was kept.
   }
 }
+
+let stored: () => Promise<unknown> = () => Promise.resolve();
+
+/** Told by whoever stores what fields hand over: a promise for everything handed over so far being stored. */
+export function storedBy(ask: () => Promise<unknown>): void {
+  stored = ask;
+}
+
+/** Drops what was kept under a name once it is stored elsewhere: a reload in between would find it in neither place. */
+export function forgetOnceStored(keep: string, text: string): void {
+  void stored().then(
+    () => {
+      if (keptTyping(keep) === text) forgetTyping(keep);
+    },
+    () => undefined,
+  );
+}

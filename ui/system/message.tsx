@@ -1,4 +1,5 @@
 'use client';
+import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { ButtonLink } from './button';
 import { Mark } from './mark';
@@ -17,18 +18,22 @@ const Frame = styled.main`
   }
 `;
 
-/** A page that says one thing. */
-export function MessagePage({ title, words, home = true }: { title: string; words: string; home?: boolean }) {
+/** A page that says one thing, and what can be done about it. */
+export function MessagePage(props: { title: string; words: string; home?: boolean; children?: ReactNode }) {
+  const { title, words, home = true, children } = props;
   return (
     <Frame id="main" tabIndex={-1}>
       <Mark size={40} />
       <h1>{title}</h1>
       <p>{words}</p>
-      {home && (
-        <div>
-          <ButtonLink href="/" $kind="frame">
-            To the board
-          </ButtonLink>
+      {(home || children) && (
+        <div style={{ display: 'flex', gap: 10 }}>
+          {children}
+          {home && (
+            <ButtonLink href="/" $kind="frame">
+              To the board
+            </ButtonLink>
+          )}
         </div>
       )}
     </Frame>

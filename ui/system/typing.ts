@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { forgetTyping, holdTyping, keptTyping } from './kept';
+import { forgetOnceStored, forgetTyping, holdTyping, keptTyping } from './kept';
 import { unkept } from './unkept';
 
 /** How long a typist may pause before what stands there is taken. */
@@ -43,12 +43,14 @@ class Typing {
   settle(): boolean {
     clearTimeout(this.timer);
     if (this.waiting === null) return true;
-    const taken = this.options.take(this.waiting);
+    const text = this.waiting;
+    const taken = this.options.take(text);
     // What cannot be used stands in the field but nowhere else: the page must not say "Saved" beside it.
     unkept.mark(this, !taken);
     if (!taken) return false;
     this.waiting = null;
-    if (this.options.pause) this.forget();
+    const { keep, pause } = this.options;
+    if (keep && pause) forgetOnceStored(keep, text);
     return true;
   }
 

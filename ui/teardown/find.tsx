@@ -1,13 +1,12 @@
 'use client';
 import { Search } from 'lucide-react';
-import { lazy, Suspense, useLayoutEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { findIn } from '@/core/inspection';
 import type { Hit } from '@/core/inspection';
 import { useInspection } from '@/ui/inspection/use-inspection';
-import { Shortcuts } from '@/ui/system';
+import { later, Shortcuts, useLater, useWhenQuiet } from '@/ui/system';
 import { findField, findPlace } from './find-look';
-import { useWhenQuiet } from './when-quiet';
 
 const Place = styled.div`
   ${findPlace}
@@ -26,8 +25,7 @@ export interface FindProps {
   focused: React.RefObject<boolean>;
 }
 
-const load = () => import('./find-box').then((m) => ({ default: m.FindBox }));
-const FindBox = lazy(load);
+const box = later(() => import('./find-box'));
 
 /** Anything of the unit by a few of its words. The list is a large piece of script, and waits until somebody looks. */
 export function Find({ onFind }: { onFind: (hit: Hit) => void }) {
@@ -35,7 +33,9 @@ export function Find({ onFind }: { onFind: (hit: Hit) => void }) {
   const [wanted, setWanted] = useState(false);
   const [typed, setTyped] = useState('');
   const place = useRef<HTMLDivElement>(null);
-  useWhenQuiet(load);
+  useWhenQuiet(box);
+  // Until it comes, and where it does not, Enter takes the best all the same.
+  const { piece } = useLater(box, wanted);
   const focused = useRef(false);
   const props: FindProps = {
     focused,
@@ -49,9 +49,7 @@ export function Find({ onFind }: { onFind: (hit: Hit) => void }) {
   };
   return (
     <div ref={place} style={{ flex: '0 1 164px', minWidth: 120 }}>
-      <Suspense fallback={<Plain {...props} />}>
-        {wanted ? <FindBox {...props} /> : <Plain {...props} onWanted={() => setWanted(true)} />}
-      </Suspense>
+      {piece ? <piece.FindBox {...props} /> : <Plain {...props} onWanted={() => setWanted(true)} />}
       <Shortcuts
         list={[
           {
@@ -66,7 +64,7 @@ export function Find({ onFind }: { onFind: (hit: Hit) => void }) {
 }
 
 /** Takes what is typed while the list is still on its way. */
-function Plain(props: FindProps & { onWanted?: () => void }) {
+function Plain(props: FindProps & { onWanted: () => void }) {
   const { typed, onType, onTake, focused, onWanted } = props;
   const input = useKeptFocus(focused);
   return (
@@ -79,7 +77,7 @@ function Plain(props: FindProps & { onWanted?: () => void }) {
         value={typed}
         onFocus={() => {
           focused.current = true;
-          onWanted?.();
+          onWanted();
         }}
         onBlur={() => (focused.current = false)}
         onChange={(event) => onType(event.target.value)}

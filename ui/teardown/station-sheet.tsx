@@ -1,5 +1,6 @@
 'use client';
-import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Hit, Subject } from '@/core/inspection';
 import type { Station, UnitDefinition } from '@/core/unit';
@@ -8,18 +9,16 @@ import { Readings, readingsAt } from '@/ui/inspection/readings';
 import { SubjectRow } from '@/ui/inspection/row';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { useBench, useJob, useSlot } from '@/ui/job/provider';
-import { Button, Shortcuts } from '@/ui/system';
+import { Button, later, Missed, Shortcuts, useLater, useWhenQuiet } from '@/ui/system';
 import { Find } from './find';
 import { FoundBefore } from './found-before';
 import { packSaid } from './pack-said';
+import type * as Pictures from './pictures';
 import { RestSound } from './rest-sound';
 import { TrapList } from './trap-list';
-import { useWhenQuiet } from './when-quiet';
 
 /** Packs, bands and planetaries are painted on pictures: these come with the first of them, or once the page is quiet. */
-const loadPictures = () => import('./pictures');
-const PackEditor = lazy(() => loadPictures().then((m) => ({ default: m.PackEditor })));
-const PlacePicture = lazy(() => loadPictures().then((m) => ({ default: m.PlacePicture })));
+const pictures = later(() => import('./pictures'));
 
 const Sheet = styled.section`
   background: var(--sheet);
@@ -164,7 +163,7 @@ export const StationSheet = memo(function StationSheet(props: {
     if (sought && drawnFor.current !== sought) focusOn(sought);
     drawnFor.current = sought;
   }, [sought]);
-  useWhenQuiet(loadPictures);
+  useWhenQuiet(pictures);
   const takeOut = () => write(`station.${station.id}.out`, out ? null : true);
   const outAndNext = () => {
     if (!out) takeOut();
@@ -258,9 +257,11 @@ function StationRow(props: {
         picture={
           open &&
           drawn.length > 0 && (
-            <Suspense fallback={<PictureRoom />}>
-              <PlacePicture subject={subject} points={drawn} onShown={props.onShown} />
-            </Suspense>
+            <Picture
+              draw={({ PlacePicture }) => (
+                <PlacePicture subject={subject} points={drawn} onShown={props.onShown} />
+              )}
+            />
           )
         }
       />
@@ -279,14 +280,15 @@ function PackRow(props: { subject: Subject; open: boolean; onOpen: (slot: string
       subject={subject}
       open={open}
       onOpen={onOpen}
-      picture={
-        open && (
-          <Suspense fallback={<PictureRoom $pack />}>
-            <PackEditor element={element} />
-          </Suspense>
-        )
-      }
+      picture={open && <Picture pack draw={({ PackEditor }) => <PackEditor element={element} />} />}
       said={packSaid(inspection, state, element)}
     />
   );
+}
+
+/** A picture to paint on, or the room for it while it comes. */
+function Picture({ pack, draw }: { pack?: boolean; draw: (from: typeof Pictures) => ReactNode }) {
+  const { piece, missed, retry } = useLater(pictures);
+  if (piece) return draw(piece);
+  return <PictureRoom $pack={pack}>{missed && <Missed retry={retry} />}</PictureRoom>;
 }

@@ -11,6 +11,7 @@ export class WorkerClient<Api> {
   private worker: Worker | null = null;
   private remote: Comlink.Remote<Api> | null = null;
   private broken: ((problem: WorkerProblem) => void) | null = null;
+  private answered = false;
 
   constructor(private readonly spawn: () => Worker) {}
 
@@ -28,7 +29,9 @@ export class WorkerClient<Api> {
       timer = setTimeout(() => reject(new WorkerProblem('It takes too long.')), within);
     });
     try {
-      return await Promise.race([work(remote), trouble]);
+      const answer = await Promise.race([work(remote), trouble]);
+      this.answered = true;
+      return answer;
     } catch (error) {
       this.end();
       throw error instanceof WorkerProblem
@@ -51,9 +54,12 @@ export class WorkerClient<Api> {
   private ensure(): Comlink.Remote<Api> {
     if (!this.remote) {
       this.worker = this.spawn();
+      this.answered = false;
       this.worker.onerror = (event) => {
         event.preventDefault?.();
-        this.broken?.(new WorkerProblem(event.message || 'It could not be started.'));
+        // What a browser says of a script that did not arrive helps nobody.
+        const words = this.answered && event.message ? event.message : 'It could not be started.';
+        this.broken?.(new WorkerProblem(words));
       };
       this.remote = Comlink.wrap<Api>(this.worker);
     }
