@@ -117,8 +117,7 @@ const DOCKED: readonly Stage[] = ['suspects', 'teardown', 'cause', 'scope'];
 
 /** The frame of a job page: who and what, the stages, what is missing, and the verdict dock. */
 export function JobFrame({ children }: { children: ReactNode }) {
-  const { number, unitName } = useBase();
-  const { state, undo } = useRecord();
+  const { number } = useBase();
   const { problem } = useOpening();
   const current = (usePathname().split('/').at(-1) ?? 'intake') as Stage;
   const dock = DOCKED.includes(current);
@@ -131,22 +130,12 @@ export function JobFrame({ children }: { children: ReactNode }) {
         <Home href="/" aria-label="All jobs">
           <Mark />
         </Home>
-        <div>
-          <Title>
-            {vehicleName(state)}{' '}
-            <small>
-              {unitName}, job {number}
-            </small>
-          </Title>
-          <Words>{valueOf(state, 'complaint.words') ?? 'No complaint written down yet'}</Words>
-        </div>
+        <WhoAndWhat />
         <Right>
           <Money />
           <Promise />
           <SaveState />
-          <Button $kind="frame" $small onPress={() => undo?.()} isDisabled={!undo}>
-            Undo
-          </Button>
+          <Undo />
           <CloseJob />
         </Right>
       </Header>
@@ -159,6 +148,31 @@ export function JobFrame({ children }: { children: ReactNode }) {
         {dock && !problem && <VerdictDock />}
       </Body>
     </>
+  );
+}
+
+function WhoAndWhat() {
+  const { number, unitName } = useBase();
+  const { state } = useRecord();
+  return (
+    <div>
+      <Title>
+        {vehicleName(state)}{' '}
+        <small>
+          {unitName}, job {number}
+        </small>
+      </Title>
+      <Words>{valueOf(state, 'complaint.words') ?? 'No complaint written down yet'}</Words>
+    </div>
+  );
+}
+
+function Undo() {
+  const { undo } = useRecord();
+  return (
+    <Button $kind="frame" $small onPress={() => undo?.()} isDisabled={!undo}>
+      Undo
+    </Button>
   );
 }
 

@@ -4,7 +4,9 @@ import styled from 'styled-components';
 import type { PlateReading, Side } from '@/core/inspection';
 import type { PlateKind } from '@/core/unit';
 import { CountGrip } from './count-grip';
-import { FacePatterns, faceFill } from './face-patterns';
+import { FacePatterns } from './face-patterns';
+import { HEIGHT, Plate } from './pack-plate';
+import type { Face, Place } from './pack-plate';
 
 const Frame = styled.div`
   overflow-x: auto;
@@ -34,19 +36,12 @@ const Names = styled.svg`
   }
 `;
 
-/** A face of a plate. */
-export interface Place {
-  plate: number;
-  side: Side;
-}
-
 const WIDTH: Record<PlateKind, number> = { friction: 52, steel: 48, backing: 60, wave: 26 };
 const GAP = 3;
 const LEFT = 40;
 /** Room for the end of a stack with more in it than was built. */
 const RIGHT = 74;
 const EXTRA = 3;
-const HEIGHT = 148;
 const NAMES = 26;
 /** Width the drawing has on a usual screen. */
 const PLACE = 840;
@@ -110,12 +105,17 @@ export function PackDrawing(props: Props) {
         {plates.map((plate, i) => (
           <Plate
             key={plate.index}
-            plate={plate}
+            id={id}
+            index={plate.index}
+            kind={plate.kind}
             x={lefts[i]!}
             w={WIDTH[plate.kind] * k}
             gone={missing.has(plate.index)}
-            {...props}
             here={plate.index === at.plate ? at.side : null}
+            a={faceOf(plate, 'a', props.over)}
+            b={faceOf(plate, 'b', props.over)}
+            onDown={props.onDown}
+            onOver={props.onOver}
           />
         ))}
       </Drawing>
@@ -183,96 +183,12 @@ function edgesOf(plates: readonly PlateReading[], lefts: readonly number[]): num
   ];
 }
 
-function Plate(
-  props: Props & { plate: PlateReading; x: number; w: number; gone: boolean; here: Side | null },
-) {
-  const { plate, x, w, gone, here, id, over } = props;
-  const [top, bottom] = plate.kind === 'friction' ? [26, HEIGHT - 4] : [8, HEIGHT - 20];
-  const h = bottom - top;
-  if (plate.kind === 'wave')
-    return (
-      <path
-        d={`M${x + 4} ${top} q18 ${h / 6} 0 ${h / 3} t0 ${h / 3} t0 ${h / 3}`}
-        fill="none"
-        stroke="var(--ink)"
-        strokeWidth={3}
-      />
-    );
-  return (
-    <g opacity={gone ? 0.3 : 1}>
-      {(['a', 'b'] as const).map((side, k) => {
-        const place = { plate: plate.index, side };
-        const { grade, metal, loose } = over(place);
-        const left = x + (k * w) / 2;
-        return (
-          <g key={side}>
-            <rect
-              data-face={`${plate.index}${side}`}
-              data-grade={grade ?? ''}
-              x={left}
-              y={top}
-              width={w / 2}
-              height={h}
-              fill={faceFill(plate.faces[side], plate.kind, id)}
-              stroke="var(--ink)"
-              strokeWidth={1}
-              style={{ cursor: 'crosshair' }}
-              onPointerDown={(event) => {
-                (event.target as SVGElement).releasePointerCapture(event.pointerId);
-                props.onDown(place);
-              }}
-              onPointerEnter={() => props.onOver(place)}
-            />
-            {metal && (
-              <rect
-                x={left}
-                y={top}
-                width={w / 2}
-                height={h}
-                fill={`url(#${id}-${metal})`}
-                pointerEvents="none"
-              />
-            )}
-            {loose && (
-              <path
-                d={`M${left + (k ? w / 2 : 0)} ${top} q${k ? 9 : -9} ${h / 8} 0 ${h / 4} t0 ${h / 4} t0 ${h / 4} t0 ${h / 4}`}
-                fill="none"
-                stroke="var(--accent)"
-                strokeWidth={3}
-                pointerEvents="none"
-              />
-            )}
-          </g>
-        );
-      })}
-      <rect
-        x={x}
-        y={top}
-        width={w}
-        height={h}
-        fill="none"
-        stroke="var(--ink)"
-        strokeWidth={2}
-        strokeDasharray={gone ? '5 4' : undefined}
-        pointerEvents="none"
-      />
-      {here && (
-        <rect
-          x={x + (here === 'b' ? w / 2 : 0) - 2}
-          y={top - 4}
-          width={w / 2 + 4}
-          height={h + 8}
-          fill="none"
-          stroke="var(--accent)"
-          strokeWidth={4}
-          pointerEvents="none"
-        />
-      )}
-    </g>
-  );
-}
-
 /** "F2", "S1", "Backing". */
 function labelOf({ kind, name }: PlateReading): string {
   return kind === 'backing' ? 'Backing' : `${kind.charAt(0).toUpperCase()}${name.split(' ')[1]}`;
 }
+
+const faceOf = (plate: PlateReading, side: Side, over: Props['over']): Face => ({
+  severity: plate.faces[side],
+  ...over({ plate: plate.index, side }),
+});

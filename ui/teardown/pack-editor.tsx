@@ -1,5 +1,5 @@
 'use client';
-import { memo, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { findingSlot, TAKEDOWN } from '@/core/case';
 import type { Finding, Json } from '@/core/case';
@@ -12,9 +12,9 @@ import { useBench, useSlots } from '@/ui/job/provider';
 import { Button, Caption, Choice, Line, NumberInput, Stack } from '@/ui/system';
 import { FacePatterns, faceFill } from './face-patterns';
 import { gradeFor, layersOf } from './layers';
-import type { Brush } from './layers';
+import type { Brush, Layer } from './layers';
 import { PackDrawing } from './pack-drawing';
-import type { Place } from './pack-drawing';
+import type { Place } from './pack-plate';
 import { Palette } from './palette';
 
 const Field = styled.div`
@@ -107,56 +107,51 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
     paint([place], brush);
     setAt(place);
   };
-  const ofKind = (test: (kind: string) => boolean) =>
-    places.filter((p) => test(reading.plates[p.plate]!.kind));
+  const all = (kind: Alike) =>
+    paint(
+      places.filter(
+        (p) => kind === 'all' || (reading.plates[p.plate]!.kind === 'friction') === (kind === 'linings'),
+      ),
+      brush,
+    );
+  const down = (place: Place) => {
+    painting.current = new Set();
+    over(place);
+  };
+  // As they are at the moment of the press; what is handed down stays the same, so that a press draws one plate anew.
+  const acts = useRef({ down, over, all });
+  useLayoutEffect(() => {
+    acts.current = { down, over, all };
+  });
+  const onDown = useCallback((place: Place) => acts.current.down(place), []);
+  const onOver = useCallback((place: Place) => acts.current.over(place), []);
+  const onAll = useCallback((kind: Alike) => acts.current.all(kind), []);
+  const onBrush = useCallback((b: Brush) => setBrush(b.key), []);
+  const swatch = useCallback(
+    (b: Brush) => (
+      <BrushPicture id={`swatch-${element.id}-${layer.point}-${b.key}`} layer={layer.point} brush={b} />
+    ),
+    [element, layer],
+  );
   const here = reading.plates[at.plate]!;
   return (
     <Stack $gap={8}>
-      <Line>
-        <Choice
-          label={`What to paint, ${element.name}`}
-          dense
-          value={layer.point}
-          options={layers.map((l) => ({ value: l.point, label: l.words }))}
-          onChange={(v) => v && setLayer(v)}
-        />
-        <Button $small onPress={() => paint(places, brush)}>
-          All alike: {brush.label.toLowerCase()}
-        </Button>
-        <Button
-          $small
-          onPress={() =>
-            paint(
-              ofKind((k) => k === 'friction'),
-              brush,
-            )
-          }
-        >
-          All linings
-        </Button>
-        <Button
-          $small
-          onPress={() =>
-            paint(
-              ofKind((k) => k !== 'friction'),
-              brush,
-            )
-          }
-        >
-          All steels
-        </Button>
-        <Button $small $kind="quiet" aria-pressed={close} onPress={() => setClose(!close)}>
-          {close ? 'Whole pack' : 'Closer'}
-        </Button>
-      </Line>
+      <PackTools
+        name={element.name}
+        layers={layers}
+        layer={layer}
+        brush={brush}
+        close={close}
+        onLayer={setLayer}
+        onAll={onAll}
+        onClose={setClose}
+      />
       <Palette
         name={element.name}
         brushes={layer.brushes}
         value={brush}
-        onChange={(b) => setBrush(b.key)}
-        picture={(b) => (
-          <BrushPicture id={`swatch-${element.id}-${layer.point}-${b.key}`} layer={layer.point} brush={b} />
-        )}
+        onChange={onBrush}
+        picture={swatch}
       />
       <PackDrawing
         name={element.name}
@@ -181,11 +176,8 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
           if (to !== null) counted.say(to);
         }}
         onKey={onKey}
-        onDown={(place) => {
-          painting.current = new Set();
-          over(place);
-        }}
-        onOver={over}
+        onDown={onDown}
+        onOver={onOver}
         onUp={() => (painting.current = null)}
         onPlate={(plate) => setAt({ plate, side: 'a' })}
       />
@@ -201,6 +193,45 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
         </Caption>
       </Line>
     </Stack>
+  );
+});
+
+type Alike = 'all' | 'linings' | 'steels';
+
+/** What is painted, and the ways to paint many faces at once. */
+const PackTools = memo(function PackTools(props: {
+  name: string;
+  layers: readonly Layer[];
+  layer: Layer;
+  brush: Brush;
+  close: boolean;
+  onLayer: (point: string) => void;
+  onAll: (kind: Alike) => void;
+  onClose: (close: boolean) => void;
+}) {
+  const { layers, layer, brush, close, onAll } = props;
+  return (
+    <Line>
+      <Choice
+        label={`What to paint, ${props.name}`}
+        dense
+        value={layer.point}
+        options={layers.map((l) => ({ value: l.point, label: l.words }))}
+        onChange={(v) => v && props.onLayer(v)}
+      />
+      <Button $small onPress={() => onAll('all')}>
+        All alike: {brush.label.toLowerCase()}
+      </Button>
+      <Button $small onPress={() => onAll('linings')}>
+        All linings
+      </Button>
+      <Button $small onPress={() => onAll('steels')}>
+        All steels
+      </Button>
+      <Button $small $kind="quiet" aria-pressed={close} onPress={() => props.onClose(!close)}>
+        {close ? 'Whole pack' : 'Closer'}
+      </Button>
+    </Line>
   );
 });
 

@@ -1,4 +1,5 @@
 'use client';
+import { memo } from 'react';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 
@@ -51,8 +52,10 @@ interface Props<B> {
   picture: (brush: B) => ReactNode;
 }
 
-/** Conditions to paint with, each with its number key. */
-export function Palette<B extends { key: string; label: string }>(props: Props<B>) {
+/** Conditions to paint with, each with its number key; drawn anew only when another is chosen. */
+export const Palette = memo(Swatches) as typeof Swatches;
+
+function Swatches<B extends { key: string; label: string }>(props: Props<B>) {
   return (
     <Row role="group" aria-label={`Condition to paint, ${props.name}`}>
       {props.brushes.map((b) => (
