@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { JobState } from '@/core/case';
 import type { Diagnosis } from '@/core/diagnosis';
 import type { Suspect } from '@/core/suspects';
@@ -96,5 +96,5 @@ export function useReasoner(library: JobLibrary | null, state: JobState): Reason
     wanted.current = state;
     pump.current();
   }, [state]);
-  return { ...shown, retry: () => pump.current() };
+  return useMemo(() => ({ ...shown, retry: () => pump.current() }), [shown]);
 }

@@ -29,7 +29,14 @@ const Sheet = styled.dl`
   }
 `;
 
-/** Listens for the shortcuts of a page, never while somebody types, and shows them all on `?`. */
+/** What every part of the page listens for; the first to come shows the sheet of them all. */
+const parts: { current: Shortcut[] }[] = [];
+const COMMON: Shortcut[] = [
+  { key: '?', words: 'This sheet' },
+  { key: 'Esc', words: 'Put a dialog away' },
+];
+
+/** Listens for the shortcuts of a part of the page, never while somebody types; `?` shows those of all parts. */
 export function Shortcuts({ list }: { list: Shortcut[] }) {
   const [shown, setShown] = useState(false);
   const latest = useRef(list);
@@ -37,33 +44,40 @@ export function Shortcuts({ list }: { list: Shortcut[] }) {
     latest.current = list;
   });
   useEffect(() => {
+    parts.push(latest);
     const onKey = (event: KeyboardEvent) => {
       const at = event.target as HTMLElement;
       if (at.closest('input, textarea, select, [role=dialog]') || event.altKey) return;
       const key = `${event.ctrlKey || event.metaKey ? 'ctrl+' : ''}${event.key}`;
       const found = latest.current.find((s) => s.key === key && s.run);
-      if (key !== '?' && !found) return;
-      event.preventDefault();
-      if (found) found.run!();
-      else setShown(true);
+      if (found) {
+        event.preventDefault();
+        found.run!();
+      } else if (key === '?' && parts[0] === latest) {
+        event.preventDefault();
+        setShown(true);
+      }
     };
     window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+    return () => {
+      parts.splice(parts.indexOf(latest), 1);
+      window.removeEventListener('keydown', onKey);
+    };
   }, []);
   return (
     <Dialog title="Keys" isOpen={shown} onClose={() => setShown(false)}>
-      <Sheet>
-        {[...list, { key: '?', words: 'This sheet' }, { key: 'Esc', words: 'Put a dialog away' }].map(
-          ({ key, words }) => [
+      {shown && (
+        <Sheet>
+          {[...parts.flatMap((part) => part.current), ...COMMON].map(({ key, words }) => [
             <dt key={key}>
               <kbd>
                 {key.replace('ctrl+', 'Ctrl ').replace(/ (\w)$/, (_, k: string) => ` ${k.toUpperCase()}`)}
               </kbd>
             </dt>,
             <dd key={`${key} words`}>{words}</dd>,
-          ],
-        )}
-      </Sheet>
+          ])}
+        </Sheet>
+      )}
     </Dialog>
   );
 }

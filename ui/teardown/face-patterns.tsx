@@ -1,7 +1,8 @@
+import { memo } from 'react';
 import type { PlateKind } from '@/core/unit';
 
 /** Patterns that tell conditions apart without colour: the worse, the denser. `id` keeps them unique on a page. */
-export function FacePatterns({ id }: { id: string }) {
+export const FacePatterns = memo(function FacePatterns({ id }: { id: string }) {
   return (
     <defs>
       <pattern id={`${id}-none`} width="8" height="8" patternUnits="userSpaceOnUse">
@@ -61,7 +62,7 @@ export function FacePatterns({ id }: { id: string }) {
       </pattern>
     </defs>
   );
-}
+});
 
 /** Fill of a face: by how bad it is, `null` where nobody looked, 'cannot-tell' where it could not be told. */
 export function faceFill(severity: number | 'cannot-tell' | null, kind: PlateKind, id: string): string {
