@@ -21,10 +21,31 @@ export async function browser({ base }: Served): Promise<Figure[]> {
   try {
     const page = await started.newPage({ viewport: { width: 1280, height: 800 } });
     const figures = await inBrowser(page, base);
-    return [...figures, ...(await script(started, page, base))];
+    const scripts = await script(started, page, base);
+    const cookies = await page.context().cookies();
+    await started.close();
+    return [...figures, await fromServer(base, cookies), ...scripts];
   } finally {
     await started.close();
   }
+}
+
+/** The server by itself: the browser is gone, which would go on keeping pages for when there is no network. */
+async function fromServer(base: string, cookies: { name: string; value: string }[]): Promise<Figure> {
+  const cookie = cookies.map((c) => `${c.name}=${c.value}`).join('; ');
+  const pages: number[] = [];
+  for (let k = 0; k < 15; k++) {
+    const started = performance.now();
+    await (await fetch(`${base}/jobs/1002/teardown`, { headers: { cookie } })).text();
+    pages.push(performance.now() - started);
+  }
+  return {
+    name: 'job page from the server',
+    value: quantile(pages, 0.5),
+    unit: 'ms',
+    budget: 50,
+    of: `median of ${pages.length}, whole answer, about ${FINDINGS} findings`,
+  };
 }
 
 async function inBrowser(page: Page, base: string): Promise<Figure[]> {
@@ -39,16 +60,6 @@ async function inBrowser(page: Page, base: string): Promise<Figure[]> {
   await page.locator('[data-testid="dock"]').waitFor();
   const presses = await page.evaluate(pressThirtyTimes);
   const paints = await paintFaces(page);
-  const cookies = await page.context().cookies();
-  const cookie = cookies.map((c) => `${c.name}=${c.value}`).join('; ');
-  // The server by itself: nothing else asks or computes meanwhile.
-  await page.goto('about:blank');
-  const pages: number[] = [];
-  for (let k = 0; k < 15; k++) {
-    const started = performance.now();
-    await (await fetch(`${base}/jobs/1002/teardown`, { headers: { cookie } })).text();
-    pages.push(performance.now() - started);
-  }
   return [
     {
       name: 'finding to new ranking on screen, median',
@@ -70,13 +81,6 @@ async function inBrowser(page: Page, base: string): Promise<Figure[]> {
       unit: 'ms',
       budget: 50,
       of: `${paints.length} presses, ${findings} findings`,
-    },
-    {
-      name: 'job page from the server',
-      value: quantile(pages, 0.5),
-      unit: 'ms',
-      budget: 50,
-      of: `median of 15, whole answer, ${findings} findings`,
     },
   ];
 }
