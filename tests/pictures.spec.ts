@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { live, newJob, OURS, signIn } from './helpers';
+import { live, newJob, openRow, OURS, recorded, saved, signIn } from './helpers';
 
 /** The record of a job as the server has it: slot and what it says. */
 async function record(page: Page, job: number): Promise<Record<string, unknown>> {
@@ -95,4 +95,29 @@ test('a band is painted by keys, from the anchor to the servo', async ({ page })
   await page.reload();
   await find(page, '2-4 band');
   await expect(page.locator('[data-place="middle"]')).toHaveAttribute('data-grade', '1');
+});
+
+test('a plate is found coned: it is said of that plate, and stands there whenever it is at hand', async ({
+  page,
+}) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  await page.goto(`/jobs/${job}/teardown`);
+  await page.getByRole('button', { name: /^6 Reverse and high/ }).click();
+  const pack = await openRow(page, 'element.high');
+  const more = pack.getByRole('button', { name: /^Steel 1: / });
+  await expect(more).toContainText('flat');
+  await more.click();
+  const flat = pack
+    .getByRole('group', { name: 'High clutch, steel 1' })
+    .getByRole('radio', { name: 'Coned, dished' });
+  await flat.click();
+  await pack.getByRole('button', { name: 'Fold the plate' }).click();
+  await expect(flat).toBeChecked();
+  await pack.locator('[data-plate="2"]').click();
+  await expect(flat).toHaveCount(0);
+  await pack.locator('[data-plate="1"]').click();
+  await expect(flat).toBeChecked();
+  await saved(page);
+  expect(await recorded(page.request, job, 'plate.high.1.flat')).toEqual({ is: 'coned' });
 });

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useReducer, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { Dialog } from './dialog';
 
@@ -31,6 +31,8 @@ const Sheet = styled.dl`
 
 /** What every part of the page listens for; the first to come shows the sheet of them all. */
 const parts: { current: Shortcut[] }[] = [];
+/** Told when a part comes or goes: the sheet may be opened before all of the page is there. */
+const watching = new Set<() => void>();
 const COMMON: Shortcut[] = [
   { key: '?', words: 'This sheet' },
   { key: 'Esc', words: 'Put a dialog away' },
@@ -39,12 +41,14 @@ const COMMON: Shortcut[] = [
 /** Listens for the shortcuts of a part of the page, never while somebody types; `?` shows those of all parts. */
 export function Shortcuts({ list }: { list: Shortcut[] }) {
   const [shown, setShown] = useState(false);
+  const [, redraw] = useReducer((n: number) => n + 1, 0);
   const latest = useRef(list);
   useEffect(() => {
     latest.current = list;
   });
   useEffect(() => {
     parts.push(latest);
+    watching.forEach((tell) => tell());
     const onKey = (event: KeyboardEvent) => {
       const at = event.target as HTMLElement;
       if (at.closest('input, textarea, select, [role=dialog]') || event.altKey) return;
@@ -61,9 +65,15 @@ export function Shortcuts({ list }: { list: Shortcut[] }) {
     window.addEventListener('keydown', onKey);
     return () => {
       parts.splice(parts.indexOf(latest), 1);
+      watching.forEach((tell) => tell());
       window.removeEventListener('keydown', onKey);
     };
   }, []);
+  useEffect(() => {
+    if (!shown) return;
+    watching.add(redraw);
+    return () => void watching.delete(redraw);
+  }, [shown]);
   return (
     <Dialog title="Keys" isOpen={shown} onClose={() => setShown(false)}>
       {shown && (

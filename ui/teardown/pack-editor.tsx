@@ -1,32 +1,21 @@
 'use client';
 import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import styled from 'styled-components';
-import { findingSlot, TAKEDOWN } from '@/core/case';
+import { findingSlot } from '@/core/case';
 import type { Finding, Json } from '@/core/case';
-import { limitOf, measureWords, PATTERN_WORDS, readPack } from '@/core/inspection';
-import type { FaceReading, Subject } from '@/core/inspection';
+import { PATTERN_WORDS, readPack } from '@/core/inspection';
+import type { FaceReading } from '@/core/inspection';
 import type { Element } from '@/core/unit';
 import { useFinding } from '@/ui/inspection/use-finding';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { useBench, useSlots } from '@/ui/job/provider';
-import { Button, Caption, Choice, Line, NumberInput, Stack } from '@/ui/system';
+import { Button, Choice, Line, Stack } from '@/ui/system';
 import { FacePatterns, faceFill } from './face-patterns';
 import { gradeFor, layersOf } from './layers';
 import type { Brush, Layer } from './layers';
 import { PackDrawing } from './pack-drawing';
 import type { Place } from './pack-plate';
+import { PlateAtHand } from './plate-at-hand';
 import { Palette } from './palette';
-
-const Field = styled.div`
-  width: 230px;
-  label {
-    font-size: 0.8125rem;
-    line-height: 1.2;
-  }
-  input {
-    min-height: 44px;
-  }
-`;
 
 /**
  * A pack, plate by plate and face by face. Choose a condition, then drag over faces; or move with the arrow keys and
@@ -126,6 +115,7 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
   const onDown = useCallback((place: Place) => acts.current.down(place), []);
   const onOver = useCallback((place: Place) => acts.current.over(place), []);
   const onAll = useCallback((kind: Alike) => acts.current.all(kind), []);
+  const onPlate = useCallback((plate: number) => setAt({ plate, side: 'a' }), []);
   const onBrush = useCallback((b: Brush) => setBrush(b.key), []);
   const swatch = useCallback(
     (b: Brush) => (
@@ -179,19 +169,16 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
         onDown={onDown}
         onOver={onOver}
         onUp={() => (painting.current = null)}
-        onPlate={(plate) => setAt({ plate, side: 'a' })}
+        onPlate={onPlate}
       />
-      <Line $gap={18}>
-        <Thickness element={element} plate={at.plate} onPlate={(plate) => setAt({ plate, side: 'a' })} />
-        <Caption role="status" style={{ flex: '1 1 260px' }}>
-          {reading.inspected} of {reading.faces} faces looked at.{' '}
-          {reading.pattern
-            ? PATTERN_WORDS[reading.pattern]
-            : reading.littleSeen
-              ? 'Too little was looked at to say how the damage lies.'
-              : ''}
-        </Caption>
-      </Line>
+      <PlateAtHand element={element} plate={at.plate} onPlate={onPlate}>
+        {reading.inspected} of {reading.faces} faces looked at.{' '}
+        {reading.pattern
+          ? PATTERN_WORDS[reading.pattern]
+          : reading.littleSeen
+            ? 'Too little was looked at to say how the damage lies.'
+            : ''}
+      </PlateAtHand>
     </Stack>
   );
 });
@@ -249,44 +236,5 @@ function BrushPicture({ id, layer, brush }: { id: string; layer: string; brush: 
         <path d="M2 0q8 5 0 11t0 11" fill="none" stroke="var(--accent)" strokeWidth="3" />
       )}
     </svg>
-  );
-}
-
-/** Thickness of the plate at hand; Enter goes on to the next plate. */
-function Thickness(props: { element: Element; plate: number; onPlate: (plate: number) => void }) {
-  const { element, plate, onPlate } = props;
-  const inspection = useInspection();
-  const { keepName } = useBench();
-  const [walking, setWalking] = useState(false);
-  const subject: Subject = inspection.subject('plate', [element.id, String(plate)])!;
-  const handle = useFinding(subject, 'thickness');
-  const point = inspection.points(subject).get('thickness');
-  if (!point || point.point.field.kind !== 'measure') return null;
-  const { field } = point.point;
-  const limit = field.limit && limitOf(inspection.unit, subject, field.limit);
-  const order = element.pack!.order;
-  const next = order.findIndex((kind, k) => k > plate && kind !== 'wave');
-  const is = handle.finding?.is;
-  return (
-    <Field>
-      <NumberInput
-        key={plate}
-        label={`Thickness, ${subject.name.split(', ')[1]}`}
-        unit={field.unit}
-        min={field.min}
-        max={field.max}
-        pause
-        reading
-        autoFocus={walking}
-        keep={keepName(handle.slot)}
-        value={typeof is === 'number' ? is : undefined}
-        description={is === TAKEDOWN ? 'Damaged by us' : measureWords(limit, field.unit)}
-        onChange={(v) => handle.say(v)}
-        onEnter={() => {
-          setWalking(true);
-          if (next >= 0) onPlate(next);
-        }}
-      />
-    </Field>
   );
 }
