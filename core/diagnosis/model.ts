@@ -90,7 +90,7 @@ export function linkOf(model: Model, point: string): Link | null {
 function findLink(model: Model, point: string): Link | null {
   const [head, target] = [point.split(':')[0]!, point.slice(point.indexOf(':') + 1)];
   for (const template of model.knowledge.causal.observations) {
-    const generic = template.point.match(/^([\w.-]+):\$([epsg])$/);
+    const generic = template.point.match(/^([\w.-]+):\$([epsgt])$/);
     if (generic ? generic[1] !== head || !point.includes(':') : template.point !== point) continue;
     const { levels } = template;
     const on = generic ? template.on.replaceAll(`$${generic[2]}`, target) : template.on;

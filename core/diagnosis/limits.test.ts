@@ -1,0 +1,75 @@
+import { stateFromValues } from '@/core/case';
+import { catalogueOf, inspectionOf, limitOf } from '@/core/inspection';
+import type { Inspection, Subject } from '@/core/inspection';
+import { knowledge } from '@/data/knowledge';
+import { shippedUnits } from '@/data/shipped';
+import { diagnoser } from './diagnose';
+
+/** What is measured and judged by a limit of the unit: passing it says something of what failed. */
+const TELLING = [
+  'friction-plate.thickness',
+  'steel-plate.thickness',
+  'band.travel',
+  'pack.clearance',
+  'signs.end-play',
+  'mesh.play',
+  'converter.end-play',
+  'planetary.pinion-play',
+  'pump.face',
+  'pump.tip',
+  'solenoid.resistance',
+  'pressure.idle',
+  'pressure.full',
+  'pressure.reverse',
+];
+
+function subjectsOf({ unit, rows, subject }: Inspection): Subject[] {
+  return [
+    ...unit.stations.flatMap((s) => rows(s.id)),
+    ...unit.elements.flatMap((e) =>
+      (e.pack?.order ?? []).map((_, k) => subject('plate', [e.id, String(k)])!),
+    ),
+    subject('unit', ['pressure'])!,
+  ];
+}
+
+const seen = new Set<string>();
+
+test.each(shippedUnits.map((u) => [u.id, u] as const))('%s: a limit passed is evidence', (_, unit) => {
+  const inspection = inspectionOf(unit, catalogueOf(knowledge.inspection));
+  const diagnose = diagnoser(unit, knowledge);
+  const before = new Map(diagnose({}).causes.map((c) => [c.id, c.probability]));
+  const moves = (slot: string, is: number) =>
+    diagnose(stateFromValues({ [slot]: { is, temperatureC: 20 } })).causes.some(
+      (c) => Math.abs(c.probability - before.get(c.id)!) > 1e-6,
+    );
+  const still: string[] = [];
+  const asked = new Set<string>();
+  for (const subject of subjectsOf(inspection))
+    for (const { key, point } of inspection.points(subject).values()) {
+      const { field } = point;
+      if (asked.has(key) || field.kind !== 'measure' || !field.limit) continue;
+      if (!TELLING.includes(key) || !limitOf(unit, subject, field.limit)) continue;
+      asked.add(key);
+      seen.add(key);
+      const slot = `${subject.slot}.${point.id}`;
+      if (!moves(slot, field.min) && !moves(slot, field.max)) still.push(slot);
+    }
+  expect(still).toEqual([]);
+});
+
+test('each of them is measured on some unit', () => {
+  expect(TELLING.filter((key) => !seen.has(key))).toEqual([]);
+});
+
+test('a thin, dished plate speaks against its own pack, not for it', () => {
+  const unit = shippedUnits.find((u) => u.id === 'ostrel-four')!;
+  const diagnose = diagnoser(unit, knowledge);
+  const share = (values: Parameters<typeof stateFromValues>[0]) =>
+    diagnose(stateFromValues(values))
+      .causes.filter((c) => c.element === 'high')
+      .reduce((sum, c) => sum + c.probability, 0);
+  const sound = share({ 'plate.high.1.flat': { is: 'flat' }, 'plate.high.2.thickness': { is: 1.65 } });
+  const worn = share({ 'plate.high.1.flat': { is: 'coned' }, 'plate.high.2.thickness': { is: 1.2 } });
+  expect(worn).toBeGreaterThan(1.3 * sound);
+});
