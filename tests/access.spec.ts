@@ -72,6 +72,7 @@ test('by keyboard alone: find a job, open it, grade a part', async ({ page }) =>
   await expect(card).toBeFocused();
   await page.keyboard.press('Enter');
   await page.waitForURL(/teardown/);
+  await expect(page.getByRole('button', { name: /^Rest of this station/ })).toBeVisible();
   await page.keyboard.press('?');
   // One sheet of everything, whichever part of the page listens.
   const sheet = page.locator('[role=dialog]');

@@ -2,15 +2,15 @@ import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { choice, newJob, openRow, OURS, pick, recorded, saved, signIn, stage } from './helpers';
 
-/** Waits until this page's worker looks after it and has kept the job's stages. */
+/** Waits until this page's worker looks after it and has kept the job's stages, and what they reason with. */
 async function kept(page: Page, job: number): Promise<void> {
   await expect
     .poll(
       () =>
         page.evaluate(async (path) => {
-          const names = (await caches.keys()).filter((n) => n.startsWith('pelvik-pages'));
-          for (const name of names) if (await (await caches.open(name)).match(path)) return true;
-          return false;
+          const page = await caches.match(path, { ignoreVary: true });
+          const library = /\/api\/library\/[\w/-]+/.exec((await page?.text()) ?? '')?.[0];
+          return library !== undefined && !!(await caches.match(library, { ignoreVary: true }));
         }, `/jobs/${job}/quote`),
       { timeout: 20_000 },
     )
