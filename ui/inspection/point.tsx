@@ -16,11 +16,12 @@ import { useFinding } from './use-finding';
 import type { FindingHandle } from './use-finding';
 import { WordsField } from './words-field';
 
-/** A test has its conditions beside it; once they are asked for, what is short stands beside it, one below the other. */
+/** A test has its conditions beside it; once they are asked for, what is short stands beside it, one
+   close below the other: of so many rows the empty ones take up the height. */
 const Box = styled.div<{ $wide?: boolean; $tall?: boolean }>`
   @media (min-width: 760px) {
     grid-column: span ${(p) => (p.$wide ? 2 : 1)};
-    grid-row: span ${(p) => (p.$tall ? 3 : 1)};
+    grid-row: span ${(p) => (p.$tall ? 40 : 1)};
   }
   display: grid;
   gap: 2px;
