@@ -73,7 +73,7 @@ const Foot = styled.footer`
   flex-wrap: wrap;
   align-items: center;
   gap: 8px 12px;
-  padding-top: 5px;
+  padding-top: 4px;
   > p {
     flex: 1 1 170px;
     font-size: 0.8125rem;
