@@ -9,7 +9,7 @@ import type { CataloguePoint, Inspection, Subject } from '@/core/inspection';
 import { ajv, checkSlot, openCase, problemsOf } from '@/core/validation';
 import fileSchema from '@/docs/formats/inspection.schema.json';
 import scaleSchema from '@/docs/formats/scales.schema.json';
-import { answersOf, full } from '@/tests/fixtures/findings';
+import { answersOf, full, subjectsOf } from '@/tests/fixtures/findings';
 import { inspection as data } from './inspection';
 import { knowledge, rules } from './knowledge';
 import derivedSchema from './knowledge/derived-facts.schema.json';
@@ -18,19 +18,6 @@ import { shippedUnits } from './shipped';
 const catalogue = catalogueOf(data);
 const stageOf = stageOfIn(catalogue);
 const each = shippedUnits.map((u) => [u.id, inspectionOf(u, catalogue)] as const);
-
-/** Everything of a unit that can be looked at, plates and faces of packs among it. */
-function subjectsOf(inspection: Inspection): Subject[] {
-  const { unit, subject } = inspection;
-  const rows = unit.stations.flatMap((s) => inspection.rows(s.id));
-  const packs = unit.elements.flatMap((e) =>
-    (e.pack?.order ?? []).flatMap((_, k) => [
-      subject('plate', [e.id, String(k)]),
-      ...['a', 'b'].map((side) => subject('face', [e.id, String(k), side])),
-    ]),
-  );
-  return [...rows, ...packs.filter((s) => s !== null), subject('unit', ['fluid'])!];
-}
 
 const pointsOf = (inspection: Inspection): { subject: Subject; point: CataloguePoint }[] =>
   subjectsOf(inspection).flatMap((subject) =>

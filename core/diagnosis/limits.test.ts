@@ -1,8 +1,8 @@
 import { stateFromValues } from '@/core/case';
 import { catalogueOf, inspectionOf, limitOf } from '@/core/inspection';
-import type { Inspection, Subject } from '@/core/inspection';
 import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
+import { subjectsOf } from '@/tests/fixtures/findings';
 import { diagnoser } from './diagnose';
 
 /** What is measured and judged by a limit of the unit: passing it says something of what failed. */
@@ -22,16 +22,6 @@ const TELLING = [
   'pressure.full',
   'pressure.reverse',
 ];
-
-function subjectsOf({ unit, rows, subject }: Inspection): Subject[] {
-  return [
-    ...unit.stations.flatMap((s) => rows(s.id)),
-    ...unit.elements.flatMap((e) =>
-      (e.pack?.order ?? []).map((_, k) => subject('plate', [e.id, String(k)])!),
-    ),
-    subject('unit', ['pressure'])!,
-  ];
-}
 
 const seen = new Set<string>();
 

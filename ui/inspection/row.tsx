@@ -13,7 +13,7 @@ import { AmountsMatrix } from './amounts-field';
 import { Glyph } from './glyph';
 import { Levels } from './levels';
 import { PhotosOf } from './photos';
-import { PointItem } from './point';
+import { PointItem, Points } from './point';
 import { quickPoint } from './quick';
 import { summaryOf } from './summary';
 import { useFinding } from './use-finding';
@@ -89,18 +89,6 @@ const Body = styled.div`
   gap: 8px;
   padding: 0 12px 10px 12px;
 `;
-const Points = styled.div`
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(250px, 100%), 1fr));
-  grid-auto-flow: row dense;
-  align-items: start;
-  /* No gap between rows: what stands beside a tall test spans many of them. */
-  gap: 0 22px;
-  > * {
-    margin-bottom: 6px;
-  }
-`;
-
 /** Known to fail more than its peers. */
 const WEAK = 1.3;
 

@@ -1,11 +1,13 @@
 'use client';
-import { useEffect, useMemo, useReducer, useState } from 'react';
+import { useMemo } from 'react';
 import { preload } from 'react-dom';
 import type { Knowledge } from '@/core/diagnosis';
 import type { ShopTerms } from '@/core/quote';
 import type { ScopeRules } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
 import { readLasting, sayError } from '@/ui/net/request';
+import { later, useLater } from '@/ui/system';
+import type { Later } from '@/ui/system';
 
 /** What a job's page reasons with: its unit, and what is known of all of them. */
 export interface JobLibrary {
@@ -22,8 +24,14 @@ export interface Opening {
   retry: () => void;
 }
 
-/** One object for each address, from page to page: what is worked out of it once is not worked out again. */
-const held = new Map<string, JobLibrary>();
+/** One for each address, from page to page: what is worked out of a library once is not worked out again. */
+const held = new Map<string, Later<JobLibrary>>();
+
+function libraryAt(address: string): Later<JobLibrary> {
+  let known = held.get(address);
+  if (!known) held.set(address, (known = later(() => readLasting<JobLibrary>(address))));
+  return known;
+}
 
 /**
  * The library at its address. It is a hundred times what a page says of its job and the same for every one of them, so it
@@ -31,27 +39,7 @@ const held = new Map<string, JobLibrary>();
  */
 export function useLibrary(address: string): Opening {
   preload(address, { as: 'fetch', crossOrigin: 'anonymous' });
-  // What the server drew stands until the page has come to life.
-  const [live, setLive] = useState(false);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [attempt, retry] = useReducer((n: number) => n + 1, 0);
-  useEffect(() => {
-    let gone = false;
-    const come = () => !gone && setLive(true);
-    setProblem(null);
-    if (held.has(address)) come();
-    else
-      readLasting<JobLibrary>(address).then(
-        (library) => {
-          held.set(address, library);
-          come();
-        },
-        (error: unknown) => !gone && setProblem(sayError(error)),
-      );
-    return () => {
-      gone = true;
-    };
-  }, [address, attempt]);
-  const library = (live && held.get(address)) || null;
-  return useMemo(() => ({ library, problem, retry }), [library, problem]);
+  const { piece: library, problem, retry } = useLater(libraryAt(address));
+  const words = problem ? sayError(problem) : null;
+  return useMemo(() => ({ library, problem: words, retry }), [library, words, retry]);
 }

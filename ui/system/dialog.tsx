@@ -10,7 +10,7 @@ const modal = later(() => import('./modal'));
 export function Dialog(props: { title: string; isOpen: boolean; onClose: () => void; children: ReactNode }) {
   const [wanted, setWanted] = useState(props.isOpen);
   if (props.isOpen && !wanted) setWanted(true);
-  const { piece, missed, retry } = useLater(modal, wanted);
+  const { piece, problem, retry } = useLater(modal, wanted);
   if (piece) return <piece.OpenDialog {...props} />;
-  return missed && props.isOpen ? <Missed retry={retry} /> : null;
+  return problem && props.isOpen ? <Missed retry={retry} /> : null;
 }

@@ -7,6 +7,7 @@ export { Shortcuts } from './keys';
 export type { Shortcut } from './keys';
 export { forgetTyping } from './kept';
 export { later, Missed, useLater, useWhenQuiet } from './later';
+export type { Later } from './later';
 export { Mark } from './mark';
 export { Picker } from './picker';
 

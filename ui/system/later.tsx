@@ -3,7 +3,7 @@ import { useCallback, useEffect, useReducer, useState } from 'react';
 import { Button } from './button';
 import { Notice } from './sheet';
 
-/** A piece of script that comes when it is wanted. */
+/** A piece of script, or of knowledge, that comes when it is wanted. */
 export interface Later<M> {
   /** Null until it is there. */
   read: () => M | null;
@@ -23,15 +23,18 @@ export function later<M>(load: () => Promise<M>): Later<M> {
   };
 }
 
-/** The piece, once it is wanted and there. While the network is gone it may not come: then it is tried again with it. */
+/**
+ * The piece, once it is wanted and there. While the network is gone it may not come: then it is tried again with it, and
+ * `problem` is what went wrong.
+ */
 export function useLater<M>(
   piece: Later<M>,
   wanted = true,
-): { piece: M | null; missed: boolean; retry: () => void } {
+): { piece: M | null; problem: unknown; retry: () => void } {
   const [, drawn] = useReducer((n: number) => n + 1, 0);
-  const [missed, setMissed] = useState(false);
+  const [missed, setMissed] = useState<{ piece: Later<M>; problem: unknown } | null>(null);
   const retry = useCallback(() => {
-    piece.bring().then(drawn, () => setMissed(true));
+    piece.bring().then(drawn, (problem: unknown) => setMissed({ piece, problem }));
   }, [piece]);
   useEffect(() => {
     if (wanted && !piece.read()) retry();
@@ -42,7 +45,7 @@ export function useLater<M>(
     return () => window.removeEventListener('online', retry);
   }, [missed, retry]);
   const there = wanted ? piece.read() : null;
-  return { piece: there, missed: missed && !there, retry };
+  return { piece: there, problem: missed?.piece === piece && !there ? missed.problem : null, retry };
 }
 
 /** Stands where a piece of the page did not arrive. */

@@ -7,7 +7,7 @@ import type { Finding } from '@/core/case';
 import { limitOf, measureWords } from '@/core/inspection';
 import type { Subject } from '@/core/inspection';
 import type { Element } from '@/core/unit';
-import { PointItem } from '@/ui/inspection/point';
+import { PointItem, Points } from '@/ui/inspection/point';
 import { useFinding } from '@/ui/inspection/use-finding';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { useBench, useSlots } from '@/ui/job/provider';
@@ -35,12 +35,8 @@ const Said = styled.div`
     text-align: left;
   }
 `;
-const Points = styled.div`
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(250px, 100%), 1fr));
-  align-items: start;
-  gap: 6px 22px;
-  padding: 4px 0 6px 10px;
+const OfPlate = styled(Points)`
+  padding: 4px 0 0 10px;
   border-left: 3px solid var(--accent);
 `;
 
@@ -77,11 +73,11 @@ export function PlateAtHand({ children, ...props }: Props & { children: ReactNod
         </Said>
       </Line>
       {shown.length > 0 && (
-        <Points role="group" aria-label={subject.name}>
+        <OfPlate role="group" aria-label={subject.name}>
           {shown.map((point) => (
             <PointItem key={`${subject.slot} ${point.key}`} subject={subject} point={point} />
           ))}
-        </Points>
+        </OfPlate>
       )}
     </>
   );

@@ -169,6 +169,15 @@ export const StationSheet = memo(function StationSheet(props: {
     if (!out) takeOut();
     onNext();
   };
+  const row = (subject: Subject) => (
+    <StationRow
+      key={subject.slot}
+      subject={subject}
+      open={open === subject.slot}
+      onOpen={setOpen}
+      onShown={subject.slot === sought?.subject.slot ? shown : undefined}
+    />
+  );
   return (
     <Sheet aria-label={station.name}>
       <Head>
@@ -188,15 +197,7 @@ export const StationSheet = memo(function StationSheet(props: {
       <TrapList station={station} out={out} />
       <Readings readings={readings} />
       <Rows>
-        {main.map((subject) => (
-          <StationRow
-            key={subject.slot}
-            subject={subject}
-            open={open === subject.slot}
-            onOpen={setOpen}
-            onShown={subject.slot === sought?.subject.slot ? shown : undefined}
-          />
-        ))}
+        {main.map(row)}
         {small.length > 0 && (
           <SmallParts>
             <Button $kind="quiet" aria-expanded={unfolded} onPress={() => setUnfolded(!unfolded)}>
@@ -204,16 +205,7 @@ export const StationSheet = memo(function StationSheet(props: {
             </Button>
           </SmallParts>
         )}
-        {unfolded &&
-          small.map((subject) => (
-            <StationRow
-              key={subject.slot}
-              subject={subject}
-              open={open === subject.slot}
-              onOpen={setOpen}
-              onShown={subject.slot === sought?.subject.slot ? shown : undefined}
-            />
-          ))}
+        {unfolded && small.map(row)}
       </Rows>
       <Foot>
         <RestSound rows={rows} />
@@ -288,7 +280,7 @@ function PackRow(props: { subject: Subject; open: boolean; onOpen: (slot: string
 
 /** A picture to paint on, or the room for it while it comes. */
 function Picture({ pack, draw }: { pack?: boolean; draw: (from: typeof Pictures) => ReactNode }) {
-  const { piece, missed, retry } = useLater(pictures);
+  const { piece, problem, retry } = useLater(pictures);
   if (piece) return draw(piece);
-  return <PictureRoom $pack={pack}>{missed && <Missed retry={retry} />}</PictureRoom>;
+  return <PictureRoom $pack={pack}>{problem !== null && <Missed retry={retry} />}</PictureRoom>;
 }
