@@ -118,6 +118,11 @@ test('a plate is found coned: it is said of that plate, and stands there wheneve
   await expect(flat).toHaveCount(0);
   await pack.locator('[data-plate="1"]').click();
   await expect(flat).toBeChecked();
+  // A test that found something takes two columns of three: what stands beside it keeps to the third.
+  await pack.getByRole('radio', { name: 'Leaks' }).click();
+  const beside = (await pack.getByRole('button', { name: /^Where it comes from/ }).boundingBox())!;
+  const sheet = (await pack.boundingBox())!;
+  expect(beside.x + beside.width).toBeLessThanOrEqual(sheet.x + sheet.width);
   await saved(page);
   expect(await recorded(page.request, job, 'plate.high.1.flat')).toEqual({ is: 'coned' });
 });

@@ -16,19 +16,6 @@ import { useFinding } from './use-finding';
 import type { FindingHandle } from './use-finding';
 import { WordsField } from './words-field';
 
-/** Points side by side, as many as have room. */
-export const Points = styled.div`
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(250px, 100%), 1fr));
-  grid-auto-flow: row dense;
-  align-items: start;
-  /* No gap between rows: what stands beside a tall test spans many of them. */
-  gap: 0 22px;
-  > * {
-    margin-bottom: 6px;
-  }
-`;
-
 /** A test has its conditions beside it; once they are asked for, what is short stands beside it, one
    close below the other: of so many rows the empty ones take up the height. */
 const Box = styled.div<{ $wide?: boolean; $tall?: boolean }>`

@@ -13,7 +13,8 @@ import { AmountsMatrix } from './amounts-field';
 import { Glyph } from './glyph';
 import { Levels } from './levels';
 import { PhotosOf } from './photos';
-import { PointItem, Points } from './point';
+import { PointItem } from './point';
+import { Points } from './points';
 import { quickPoint } from './quick';
 import { summaryOf } from './summary';
 import { useFinding } from './use-finding';
@@ -207,7 +208,7 @@ function OpenPoints({ subject }: { subject: Subject }) {
           ))}
         <PhotosOf about={subject.slot} name={subject.name} />
         {ofAll.length > 0 && !said && !more && (
-          <Button $kind="quiet" $small style={{ justifySelf: 'start' }} onPress={() => setMore(true)}>
+          <Button $kind="quiet" $small onPress={() => setMore(true)}>
             {ofAll.map((p, k) => (k ? p.point.words.toLowerCase() : p.point.words)).join(', ')} …
           </Button>
         )}
