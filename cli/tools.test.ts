@@ -194,7 +194,7 @@ describe('case files judged as an honest builder would', () => {
       'teardown',
       '--json',
     ).json();
-    expect(before.causes[0].id).toBe('converter:lining-lost');
+    expect(before.causes[0]).toMatchObject({ part: 'converter', mode: 'lining-lost' });
     expect(before.nextChecks[0].check).toBe('open-converter');
     const { scope } = pelvik('quote', 'tests/cases/converter-lining.json', '--json').json();
     const keys = scope.lines.map((l: { key: string }) => l.key);

@@ -1,5 +1,6 @@
 import type { Model } from './model';
-import type { Posterior } from './posterior';
+import type { Judgement } from './judgement';
+import type { Bearing } from './posterior';
 
 /** One link of a causal chain: what happened, from what, and the findings that show it. */
 export interface ChainStep {
@@ -17,51 +18,48 @@ export interface ChainStep {
 
 /** Mechanisms above this, given the cause, belong to its chain. */
 const IN_CHAIN = 0.5;
+/** A link weaker than this is named only where the step has been seen (a pack that burns seldom welds). */
+const LIKELY = 0.1;
 
 /** The chain of a cause: root, then every mechanism that it makes likely, in causal order. */
-export function chainOf(model: Model, post: Posterior, r: number): ChainStep[] {
+export function chainOf(model: Model, judgement: Judgement, r: number): ChainStep[] {
   const root = model.roots[r]!;
-  const marginals = post.given[r]!;
-  const shown = new Set<number>();
-  const first: ChainStep = {
-    id: root.id,
-    words: root.words,
-    plain: null,
-    element: root.element,
-    from: [],
-    probability: 1,
-    slots: slotsOfRoot(post, root),
-  };
-  const steps: ChainStep[] = [first];
-  // The mechanism a cause is seen by, and the damage it names, are the cause itself and no steps after it.
-  const own = [root.presentAs, root.behind].filter((k) => k !== null);
-  for (const k of own) {
-    shown.add(k);
-    first.slots.push(...slotsOfMechanism(post, k));
-  }
-  const stepId = (k: number) => (own.includes(k) ? root.id : model.mechanisms[k]!.id);
+  const marginals = judgement.given(r);
+  const { bearings } = judgement.known;
+  const shown = new Set([r]);
+  const steps: ChainStep[] = [
+    {
+      id: root.id,
+      words: root.words,
+      plain: null,
+      element: root.element,
+      from: [],
+      probability: 1,
+      slots: [r, ...itself(model, r)].flatMap((node) => slotsOn(bearings, node)),
+    },
+  ];
+  const idOf = (node: number) => (node === r ? root.id : model.mechanisms[node - model.roots.length]!.id);
   // Templates stand in causal order except where a parent is listed later; a few rounds settle any order.
   for (let grew = true; grew;) {
     grew = false;
     model.mechanisms.forEach((m, k) => {
-      if (shown.has(k) || marginals[k]! < IN_CHAIN) return;
-      const seen = slotsOfMechanism(post, k);
-      // A rare consequence (a pack that burns seldom welds) belongs to the chain once it has been seen.
-      const parents = m.parents
-        .filter((p) => shown.has(p.index) && (p.strength > 0.1 || seen.length > 0))
-        .map((p) => stepId(p.index));
-      const from = [...new Set([...((root.effects.get(k) ?? 0) > 0.1 ? [root.id] : []), ...parents])];
+      const node = model.roots.length + k;
+      if (shown.has(node) || marginals[node]! < IN_CHAIN) return;
+      const slots = slotsOn(bearings, node);
+      const from = model.nodes[node]!.parents.filter(
+        (p) => shown.has(p.index) && (p.strength > LIKELY || slots.length > 0),
+      ).map((p) => idOf(p.index));
       if (from.length === 0) return;
-      shown.add(k);
+      shown.add(node);
       grew = true;
       steps.push({
         id: m.id,
         words: m.words,
-        plain: m.plain,
+        plain: m.template.plain,
         element: m.element,
-        from,
-        probability: marginals[k]!,
-        slots: seen,
+        from: [...new Set(from)],
+        probability: marginals[node]!,
+        slots,
       });
     });
   }
@@ -70,25 +68,27 @@ export function chainOf(model: Model, post: Posterior, r: number): ChainStep[] {
 
 /** Leaves silent steps out; what followed from them follows from what they followed from. */
 function withoutSilent(model: Model, steps: ChainStep[]): ChainStep[] {
-  const silent = new Map(
-    steps.filter((s) => model.mechanisms.some((m) => m.id === s.id && m.silent)).map((s) => [s.id, s.from]),
-  );
+  const quiet = new Set(model.mechanisms.flatMap((m) => (m.template.silent ? [m.id] : [])));
+  const silent = new Map(steps.filter((s) => quiet.has(s.id)).map((s) => [s.id, s.from]));
   const through = (ids: string[]): string[] => [
     ...new Set(ids.flatMap((id) => (silent.has(id) ? through(silent.get(id)!) : [id]))),
   ];
   return steps.filter((s) => !silent.has(s.id)).map((s) => ({ ...s, from: through(s.from) }));
 }
 
-function slotsOfMechanism(post: Posterior, k: number): string[] {
-  return post.bearings.flatMap((b) =>
-    b.link.kind === 'mechanism' && b.link.index === k && b.present > b.absent ? b.fact.slots : [],
+/** A mechanism this close to its cause is the cause itself, seen: a filter that is blocked, a lining that is off. */
+const ITSELF = 0.97;
+
+/** Nodes that show the cause itself: its part being bad, or a mechanism all but the same. */
+function itself(model: Model, r: number): number[] {
+  return model.nodes.flatMap(({ parents }, node) =>
+    parents.some((p) => p.index === r && p.strength >= ITSELF) ? [node] : [],
   );
 }
 
-function slotsOfRoot(post: Posterior, root: Model['roots'][number]): string[] {
-  return post.bearings.flatMap((b) =>
-    b.link.kind === 'root' && b.link.matches(root) && b.present > b.absent ? b.fact.slots : [],
-  );
+/** Slots of the findings that speak for a node. */
+function slotsOn(bearings: readonly Bearing[], node: number): string[] {
+  return bearings.flatMap((b) => (b.link.nodes.includes(node) && b.present > b.absent ? b.fact.slots : []));
 }
 
 /** The chain as one sentence: "Filter blocked → line pressure falls → the high clutch cannot carry its torque". */

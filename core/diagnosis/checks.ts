@@ -1,10 +1,13 @@
 import type { SubjectHead } from '@/core/case';
 import { catalogueOf, inspectionOf } from '@/core/inspection';
 import { frictionElements, midSentence } from '@/core/unit';
+import { judge } from './first';
+import type { Judgement } from './judgement';
 import type { CheckTemplate } from './knowledge';
-import { linkOf } from './model';
+import type { Link } from './link';
 import type { Model } from './model';
-import type { Posterior } from './posterior';
+import type { Known } from './posterior';
+import { reachOf } from './reach';
 
 /** Something still to be looked at. */
 export interface Check {
@@ -18,51 +21,74 @@ export interface Check {
 export interface NextCheck extends Check {
   /** Expected information about the first cause, bits. */
   gain: number;
+  /** Minutes of taking apart before it can be made. */
+  reach: number;
   /** It looks straight at the leading cause. */
   confirms: boolean;
 }
+
+type FindLink = (point: string) => Link | null;
 
 /**
  * Worth of looking at the leading cause itself, bits times its probability. The model may be wrong in ways it cannot
  * know, so a cause nobody has looked at is not proven however sure the sums are.
  */
 const CONFIRMATION_BITS = 1;
+/** Added to every check for getting started, so that a strong check is not beaten by a quick empty one. */
+const STARTING_MINUTES = 10;
+/** A check made under conditions that let it say less than this share is worth making again. */
+const WEAK = 0.6;
+/** So many are sure to be the best; a check that can tell less at best is not worth proposing. */
+const SHOWN = 5;
+const LEAST_BITS = 1e-3;
 
-/** Checks not yet made, the most telling per minute first. */
-export function nextChecks(model: Model, post: Posterior): NextCheck[] {
-  const leader = post.probability.indexOf(Math.max(...post.probability));
+/**
+ * Checks not yet made, the most telling per minute first. No check tells more about the causes than about what it looks at,
+ * so they are worked out in the order of that bound until no other can come among the first few.
+ */
+export function nextChecks(model: Model, link: FindLink, judgement: Judgement): NextCheck[] {
+  const leader = judgement.first.indexOf(Math.max(...judgement.first));
+  const minutes = reachOf(model.unit, judgement.known);
   const worth = (c: NextCheck) =>
-    (c.gain + (c.confirms ? CONFIRMATION_BITS * post.probability[leader]! : 0)) /
-    (c.minutes + REACHING_MINUTES);
-  return openChecks(model, post)
-    .map((check) => ({
-      ...check,
-      gain: informationGain(model, post, check.point),
-      confirms: looksAt(model, check.point, leader),
-    }))
-    .filter((c) => c.gain > 1e-4 || c.confirms)
+    (c.gain + (c.confirms ? CONFIRMATION_BITS * judgement.first[leader]! : 0)) /
+    (c.minutes + c.reach + STARTING_MINUTES);
+  const bounds = openChecks(model, link, judgement.known)
+    .map((check) => {
+      const confirms = looksAt(model, link, check.point, leader);
+      const reach = minutes(check);
+      return { ...check, reach, confirms, gain: mostInformation(judgement, link(check.point)) };
+    })
+    .filter((c) => c.gain > LEAST_BITS || c.confirms)
     .sort((a, b) => worth(b) - worth(a));
+  const checks: NextCheck[] = [];
+  for (const check of bounds) {
+    const shown = checks[SHOWN - 1];
+    if (shown && worth(check) < worth(shown)) break;
+    const gain = information(model, judgement, link(check.point)!);
+    if (gain <= LEAST_BITS && !check.confirms) continue;
+    checks.push({ ...check, gain });
+    checks.sort((a, b) => worth(b) - worth(a));
+  }
+  return checks;
 }
 
-/** Every check the unit allows and nobody has made; those on the vehicle only as long as nothing is out. */
-export function openChecks(model: Model, post: Posterior): Check[] {
-  const seen = new Set(post.bearings.map((b) => b.fact.point));
+/** Every check the unit allows that nobody has made, or only weakly; those on the vehicle only as long as it is whole. */
+export function openChecks(model: Model, link: FindLink, known: Known): Check[] {
+  const made = new Set(known.bearings.filter((b) => b.fact.weight >= WEAK).map((b) => b.fact.point));
   return model.knowledge.causal.checks
     .flatMap((template) => pointsOf(model, template).map((p) => ({ template, ...p })))
-    .filter(({ point, template }) => !seen.has(point) && !(template.onVehicle && post.opened))
+    .filter(({ point, template }) => !made.has(point) && !(template.onVehicle && known.opened) && link(point))
     .map(({ template, point, words }) => ({ check: template.id, point, words, minutes: template.minutes }));
 }
 
-/** Added to every check for getting to it, so that a strong check is not beaten by a quick empty one. */
-const REACHING_MINUTES = 10;
-
-/** True when the check looks straight at a root, or at the mechanism it is seen by. */
-export function looksAt(model: Model, point: string, r: number): boolean {
-  const link = linkOf(model, point);
+/** True when the check looks straight at a cause, or at the damage it names. */
+export function looksAt(model: Model, link: FindLink, point: string, r: number): boolean {
+  const found = link(point);
   const root = model.roots[r]!;
-  if (!link || root.mode === 'other') return false;
-  if (link.kind === 'root') return link.matches(root);
-  return link.index === root.presentAs || link.index === root.behind;
+  if (!found || root.mode === 'other') return false;
+  if (found.nodes.includes(r)) return true;
+  // A mechanism that the cause all but equals: a lock-up lining that is off, plates that are fused.
+  return model.nodes[found.nodes[0]!]?.parents.some((p) => p.index === r && p.strength > 0.94) ?? false;
 }
 
 /** What a check's point can be about, by the mark it ends with. */
@@ -95,8 +121,17 @@ function pointsOf(model: Model, template: CheckTemplate): { point: string; words
   const { mark, head, all } = ABOUT[hole]!;
   const inspection = inspectionOf(model.unit, catalogueOf(model.knowledge.inspection));
   const known = inspection.catalogue.point(template.point.slice(0, -hole.length - 1));
+  // A filter is cut, a converter opened: they are not just looked at.
+  const ownCheck = (id: string) =>
+    model.knowledge.causal.checks.some((c) => {
+      const point = /^(.+):\$p$/.exec(c.point)?.[1];
+      const own = point === undefined ? null : inspection.catalogue.point(point);
+      const subject = own && inspection.subject('part', [id]);
+      return own && subject && inspection.points(subject).get(own.point.id) === own;
+    });
   const asked = (id: string) => {
-    if (!known) return head !== 'part' || isStruck(model, id);
+    if (!known)
+      return head !== 'part' || (model.roots.some((r) => r.part === id && !r.solenoid) && !ownCheck(id));
     const subject = inspection.subject(head, [id]);
     return subject !== null && inspection.points(subject).get(known.point.id) === known;
   };
@@ -108,27 +143,55 @@ function pointsOf(model: Model, template: CheckTemplate): { point: string; words
     }));
 }
 
-/** A cause strikes the part itself, and none of them has a mechanism of its own to look at instead. */
-function isStruck({ roots }: Model, part: string): boolean {
-  const own = roots.filter((r) => r.part === part && !r.solenoid);
-  return own.length > 0 && own.every((r) => r.presentAs === null);
+const xlog = (p: number, q: number) => (p > 0 && q > 0 ? p * Math.log2(q) : 0);
+
+/** No check tells more about the causes than about what it looks at: I(result; node), bits. */
+function mostInformation({ marginals }: Judgement, link: Link | null): number {
+  if (!link) return 0;
+  return link.nodes.reduce((sum, node) => {
+    const on = marginals[node]!;
+    return (
+      sum +
+      Object.values(link.levels).reduce((bits, [absent, present]) => {
+        const total = on * present + (1 - on) * absent;
+        return bits + xlog(on * present, present / total) + xlog((1 - on) * absent, absent / total);
+      }, 0)
+    );
+  }, 0);
 }
 
-/** Mutual information between the check's result and the first cause: Σ P(l) Σ P(r|l) log2 P(r|l)/P(r). */
-function informationGain(model: Model, post: Posterior, point: string): number {
-  const link = linkOf(model, point);
-  if (!link) return 0;
-  let gain = 0;
-  for (const [absent, present] of Object.values(link.levels)) {
-    const given = model.roots.map((root, r) => {
-      const on = link.kind === 'root' ? (link.matches(root) ? 1 : 0) : post.given[r]![link.index]!;
-      return on * present + (1 - on) * absent;
+/** Mutual information between the check's result and the first cause: Σ P(l) Σ P(r|l) log2 P(r|l)/P(r). Exact. */
+function information(model: Model, judgement: Judgement, link: Link): number {
+  const { first, marginals, known } = judgement;
+  const [node] = link.nodes;
+  if (link.nodes.length > 1) {
+    // A result that bears on several causes at once: each level is tried.
+    const levels = Object.values(link.levels).map(([absent, present]) => {
+      const said = Float64Array.from(known.likelihoods);
+      for (const k of link.nodes) {
+        said[2 * k] = said[2 * k]! * absent;
+        said[2 * k + 1] = said[2 * k + 1]! * present;
+      }
+      const { first: then, logEvidence } = judge(known.network, said, model.roots.length);
+      return { then, p: Math.exp(logEvidence - judgement.logEvidence) };
     });
-    const total = given.reduce((sum, p, r) => sum + p * post.probability[r]!, 0);
-    given.forEach((p, r) => {
-      const prior = post.probability[r]!;
-      if (p > 0 && prior > 0 && total > 0) gain += prior * p * Math.log2(p / total);
-    });
+    const total = levels.reduce((sum, l) => sum + l.p, 0);
+    return levels.reduce((bits, { then, p }) => bits + (p / total) * divergence(then, first), 0);
   }
-  return Math.max(0, gain);
+  const on = marginals[node!]!;
+  if (on <= 0 || on >= 1) return 0;
+  const there = judgement.assuming(node!);
+  const gone = first.map((p, r) => Math.max(0, (p - on * there[r]!) / (1 - on)));
+  return Object.values(link.levels).reduce((bits, [absent, present]) => {
+    const [a, b] = [on * present, (1 - on) * absent];
+    const then = first.map((_, r) => (a * there[r]! + b * gone[r]!) / (a + b));
+    return bits + (a + b) * divergence(then, first);
+  }, 0);
+}
+
+function divergence(then: Float64Array, before: Float64Array): number {
+  return Math.max(
+    0,
+    then.reduce((sum, p, r) => sum + xlog(p, p / before[r]!), 0),
+  );
 }

@@ -4,15 +4,21 @@ import { chainOf } from './chain';
 import type { ChainStep } from './chain';
 import { nextChecks } from './checks';
 import type { NextCheck } from './checks';
-import { whoIsBehind } from './upstream';
-import type { Behind, Upstream } from './upstream';
+import { CONTRADICTS, conflictOf } from './conflict';
+import { groupsOf } from './groups';
+import type { Group } from './groups';
+import { judgementOf } from './judgement';
+import type { Judgement } from './judgement';
 import type { Knowledge } from './knowledge';
+import { ledgerOf, sayBearing } from './ledger';
+import type { Evidence, Ledger } from './ledger';
+import { linker } from './link';
 import { buildModel } from './model';
 import type { Model } from './model';
-import { ledgerOf } from './ledger';
-import type { Evidence, Ledger } from './ledger';
-import { posterior } from './posterior';
-import type { Posterior } from './posterior';
+import { knownOf, networksOf } from './posterior';
+import type { Networks } from './posterior';
+import { whoIsBehind } from './upstream';
+import type { Behind, Upstream } from './upstream';
 
 export interface Cause {
   id: string;
@@ -22,7 +28,7 @@ export interface Cause {
   gearset: string | null;
   /** P(this is what failed first). */
   probability: number;
-  /** P(this is there at all, first or as a consequence). */
+  /** P(this is there at all, first or not). */
   present: number;
   words: string;
   chain: ChainStep[];
@@ -30,100 +36,123 @@ export interface Cause {
 }
 
 export interface Diagnosis {
+  /** What lets go, or does not let go, whatever the reason. */
+  groups: Group[];
   causes: Cause[];
   mechanisms: { id: string; words: string; probability: number }[];
   nextChecks: NextCheck[];
   /** No cause stands out enough to be named as the first, or the leading one only names damage. */
   undetermined: boolean;
+  /** Complaint and findings cannot both be right, by anything the model knows. */
+  contradictory: boolean;
+  /** The findings the rest speaks against. */
+  contradictions: Evidence[];
   /** Who may have done the damage the leading cause names; empty when it is a cause of its own. */
   upstream: Upstream[];
   /** Findings the leading cause does not explain. */
   unexplained: Evidence[];
 }
 
-/** Below this a leading cause is not called determined. */
-export const DETERMINED_AT = 0.7;
+/** Below this a leading cause is not called determined, nor when it is less than `AHEAD` times the second. */
+export const DETERMINED_AT = 0.6;
+const AHEAD = 2;
+/** So many causes carry their chain and evidence. */
+const EXPLAINED = 6;
 
 /** Compiles the unit's model once; each call is exact and takes milliseconds. */
 export function diagnoser(unit: UnitDefinition, knowledge: Knowledge): (state: JobState) => Diagnosis {
   const model = buildModel(unit, knowledge);
-  return (state) => diagnose(model, state);
-}
-
-function diagnose(model: Model, state: JobState): Diagnosis {
-  const post = posterior(model, state);
-  const order = model.roots.map((_, r) => r).sort((a, b) => post.probability[b]! - post.probability[a]!);
-  const leader = order[0]!;
-  const ledger = ledgerOf(model, post);
-  const ranked = order.map((r, rank) => toCause(model, post, r, rank < 8 ? ledger : null));
-  const damage = ranked[0]!.probability >= DETERMINED_AT ? whoIsBehind(model, post, leader) : null;
-  const causes = damage?.seen ? settled(model, ranked, damage) : ranked;
-  const [top] = causes;
-  return {
-    causes,
-    mechanisms: model.mechanisms
-      .map((m, k) => ({ id: m.id, words: m.words, probability: post.mechanisms[k]! }))
-      .sort((a, b) => b.probability - a.probability),
-    nextChecks: damage?.seen ? damage.nextChecks : nextChecks(model, post),
-    undetermined: top!.probability < DETERMINED_AT || model.roots.find((r) => r.id === top!.id)!.open,
-    upstream: damage?.candidates ?? [],
-    unexplained: unexplained(model, post, leader),
+  const link = linker(model);
+  const networks = networksOf(model);
+  return (state) => {
+    const judgement = judgementOf(model, knownOf(model, link, networks, state));
+    const { first } = judgement;
+    const order = model.roots.map((_, r) => r).sort((a, b) => first[b]! - first[a]!);
+    const [leader] = order as [number];
+    const ledger = ledgerOf(model, networks, judgement);
+    const ranked = order.map((r, rank) => toCause(model, judgement, r, rank < EXPLAINED ? ledger : null));
+    const behind = whoIsBehind(model, networks, link, judgement, leader);
+    const causes = behind?.seen ? settled(model, networks, ranked, behind) : ranked;
+    const [top, next] = causes as [Cause, Cause];
+    const conflict = conflictOf(model, networks, judgement);
+    const contradictory = conflict.between > CONTRADICTS;
+    return {
+      groups: groupsOf(model, judgement),
+      causes,
+      mechanisms: model.mechanisms
+        .map((m, k) => ({
+          id: m.id,
+          words: m.words,
+          probability: judgement.marginals[model.roots.length + k]!,
+        }))
+        .sort((a, b) => b.probability - a.probability),
+      nextChecks: nextChecks(model, link, behind?.seen ? behind.judgement : judgement),
+      undetermined:
+        contradictory ||
+        top.probability < DETERMINED_AT ||
+        top.probability < AHEAD * next.probability ||
+        model.roots.find((r) => r.id === top.id)!.open,
+      contradictory,
+      contradictions: conflict.findings,
+      upstream: behind?.candidates ?? [],
+      unexplained: unexplained(model, judgement, leader),
+    };
   };
 }
 
 /**
- * The leading cause names damage that was seen. Where one cause behind it stands out, that is what failed first: it
- * takes over the damage's probability in proportion, and the damage stays present as its consequence.
+ * The leading cause names damage that was seen. Where one cause behind it stands out, that is what failed first: it takes
+ * over the damage's probability in proportion, and the damage stays present as its consequence.
  */
-function settled(model: Model, ranked: Cause[], { posterior: upstream }: Behind): Cause[] {
-  const share = Math.max(...upstream.probability);
-  const r = upstream.probability.indexOf(share);
-  const [named, ...others] = ranked;
+function settled(model: Model, networks: Networks, ranked: Cause[], { judgement, damage }: Behind): Cause[] {
+  const share = Math.max(...judgement.first);
+  const r = judgement.first.indexOf(share);
+  const [named, ...others] = ranked as [Cause, ...Cause[]];
   if (share < DETERMINED_AT || model.roots[r]!.open) return ranked;
-  const first = toCause(model, upstream, r, ledgerOf(model, upstream));
-  const own = others.find((c) => c.id === first.id)!.probability;
-  const moved = named!.probability * share;
+  const first = toCause(model, judgement, r, ledgerOf(model, networks, judgement));
+  const moved = named.probability * share;
+  const own = others.find((c) => c.id === first.id)!;
   return [
-    { ...first, probability: own + moved },
-    { ...named!, probability: named!.probability - moved },
+    {
+      ...first,
+      probability: own.probability + moved,
+      present: Math.max(own.present, own.probability + moved),
+    },
+    { ...named, probability: named.probability - moved, present: Math.max(named.present, damage) },
     ...others.filter((c) => c.id !== first.id),
   ].sort((a, b) => b.probability - a.probability);
 }
 
 /** With a ledger come the chain and the evidence. */
-function toCause(model: Model, post: Posterior, r: number, ledger: Ledger | null): Cause {
-  const root = model.roots[r]!;
-  const probability = post.probability[r]!;
-  const present =
-    root.presentAs === null ? probability : Math.max(probability, post.mechanisms[root.presentAs]!);
+function toCause(model: Model, judgement: Judgement, r: number, ledger: Ledger | null): Cause {
+  const { id, mode, part, element, gearset, words } = model.roots[r]!;
   return {
-    id: root.id,
-    mode: root.mode,
-    part: root.part,
-    element: root.element,
-    gearset: root.gearset,
-    probability,
-    present,
-    words: root.words,
-    chain: ledger ? chainOf(model, post, r) : [],
+    id,
+    mode,
+    part,
+    element,
+    gearset,
+    probability: judgement.first[r]!,
+    present: Math.max(judgement.first[r]!, judgement.present[r]!),
+    words,
+    chain: ledger ? chainOf(model, judgement, r) : [],
     evidence: ledger ? ledger(r) : [],
   };
 }
 
-/** Findings twice as likely when their mechanism is there, while the leading cause leaves it unlikely. */
-function unexplained(model: Model, post: Posterior, r: number): Evidence[] {
-  const root = model.roots[r]!;
-  return post.bearings.flatMap((b) => {
-    if (b.link.kind === 'root')
-      return b.present / b.absent > 4 && !b.link.matches(root) ? [toEvidence(b)] : [];
-    const prior = root.effects.get(b.link.index) ?? 0;
-    const helped =
-      prior > 0.2 || model.mechanisms[b.link.index]!.parents.some((p) => post.given[r]![p.index]! > 0.4);
-    return b.present / b.absent > 4 && !helped ? [toEvidence(b)] : [];
-  });
-}
-
-function toEvidence(b: Posterior['bearings'][number]): Evidence {
-  const { point, level, slots, caution } = b.fact;
-  return { point, level, slots, weight: Math.log(b.present / b.absent), caution: caution ?? null };
+/** Findings far likelier when what they hang on is there, while the leading cause leaves that unlikely. */
+const SPEAKS = 4;
+const HELPED = 0.2;
+function unexplained(model: Model, judgement: Judgement, r: number): Evidence[] {
+  const marginals = judgement.given(r);
+  const helped = (node: number) =>
+    node === r ||
+    model.nodes[node]!.parents.some(
+      (p) =>
+        p.strength > HELPED &&
+        (p.index === r || (p.index >= model.roots.length && marginals[p.index]! > 0.4)),
+    );
+  return judgement.known.bearings
+    .filter((b) => b.present / b.absent > SPEAKS && !b.link.nodes.some(helped))
+    .map((b) => ({ ...sayBearing(b), weight: Math.log(b.present / b.absent) }));
 }

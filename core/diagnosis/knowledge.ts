@@ -1,13 +1,60 @@
 import type { FactKnowledge } from '@/core/facts';
 import type { BehaviourTable } from '@/core/suspects';
 
-/** Probability of an effect: a number, or computed from torque margins. */
-export type EffectStrength = number | 'by-pressure' | 'by-torque';
+/** Probability of an effect: a number, or computed from torque margins, times a number. */
+export type EffectStrength = number | 'by-pressure' | 'by-torque' | 'by-rivals';
 
-/** One for each of these: `$e` in an id stands for an element with a lining, `$g` for a planetary set. */
-export type MechanismScope = 'friction' | 'gearset';
+/**
+ * What a mechanism is there for each of: `$e` stands for an element with a lining (`friction`) or any element, `$g` for a
+ * planetary set or gear pair, `$x` for a way the power path can open, `$s` for a solenoid.
+ */
+export type MechanismScope = 'friction' | 'element' | 'gearset' | 'path' | 'solenoid';
 
-export interface MechanismTemplate {
+/**
+ * How something shows in the gears: computed from the unit, never stated per gear. `lost` carries nothing; `slip` lets go
+ * first where the element's share is largest; `stuck` carries always; `drag` fights a little where `stuck` would fight;
+ * `break` opens the path; `short` slips what has the least margin; `none` leaves no pressure at all; `overload` slips what
+ * has the least margin against torque; `shudder` and `stall` are lock-up's; `late` bites late where a gear starts from rest;
+ * `wind-up` binds in tight turns, where the element drives a second axle;
+ * `off` and `on` are a shift solenoid's two ends; `limp` is the electronics' fallback; `astray` gives the wrong range;
+ * `rough` is felt in every gear; `any` may be anything.
+ */
+export type ShowKind =
+  | 'lost'
+  | 'slip'
+  | 'stuck'
+  | 'drag'
+  | 'break'
+  | 'short'
+  | 'none'
+  | 'overload'
+  | 'shudder'
+  | 'stall'
+  | 'late'
+  | 'wind-up'
+  | 'off'
+  | 'on'
+  | 'limp'
+  | 'astray'
+  | 'rough'
+  | 'any';
+
+export interface Shows {
+  as: ShowKind;
+  /** P(it shows | it is there), where the unit shows it at all. */
+  with: number;
+  /** At this heat only; absent: at any. */
+  when?: 'hot' | 'cold';
+}
+
+/** What mechanisms and causes have in common. */
+export interface Behaving {
+  shows?: Shows[];
+  /** P(heard | it is there), in the gears in which its part, set or bearing works. */
+  noise?: number;
+}
+
+export interface MechanismTemplate extends Behaving {
   id: string;
   each?: MechanismScope;
   /** Never seen itself: a chain passes through it without naming it. */
@@ -17,40 +64,59 @@ export interface MechanismTemplate {
   words: string;
   /** The same for a customer, in the past tense; `{e}` takes one element or a list of them. */
   plain: string;
-  /** Mechanism → P(this | that). `burnt:*` stands for all of that name. */
+  /**
+   * Mechanism → P(this | that). `burnt:*` stands for all of that name, `stuck:@rivals` for the elements that fight this one
+   * when they do not let go, `burnt:@neighbours` for those in the same drum, `dry:@sets`.
+   */
   parents: Record<string, EffectStrength>;
+  /** What lets go, as a group over its causes: words for the group. */
+  group?: string;
 }
 
 export type RootScope =
-  'once' | 'part' | 'feed-part' | 'split-part' | 'solenoid' | 'one-way' | 'friction' | 'gearset';
-export type SignatureKind =
-  'pressure' | 'torque' | 'weak' | 'break' | 'lost' | 'stuck' | 'converter' | 'solenoid' | 'none' | 'unknown';
+  | 'once'
+  | 'part'
+  | 'element-part'
+  | 'feed-part'
+  | 'split-part'
+  | 'bearing'
+  | 'solenoid'
+  | 'one-way'
+  | 'friction'
+  | 'band'
+  | 'gearset';
 
-export interface RootTemplate {
+export interface RootTemplate extends Behaving {
   mode: string;
   each: RootScope;
   id?: string;
+  /** One way among several of the same mode: it stands in the id instead, and observations may name it. */
+  variant?: string;
   /** For `part`: the roles it strikes. */
   roles?: string[];
-  /** For `part`: the kinds it strikes. */
+  /** For parts: the kinds it strikes. */
   kinds?: string[];
   role?: 'shift' | 'pressure' | 'lock-up';
+  /** For `feed-part`: feeds more elements than this, or at most this. */
+  feeds?: 'few' | 'many';
+  /** For `solenoid`: it sets one element by itself, or shifts by a pattern. */
+  sets?: 'element' | 'pattern';
   /** Relative frequency, before anything is known. */
   prior: number;
   effects: Record<string, EffectStrength>;
-  /** The mechanism that shows this cause is there, first or not. */
-  presentAs?: string;
   /** It names what is wrong without saying why: never called determined. */
   open?: true;
   /** The damage it names, which something else must have set off: a mechanism. */
   behind?: string;
-  signature: SignatureKind;
   words: string;
 }
 
 export interface ObservationTemplate {
   point: string;
-  /** A mechanism, or `root-part`, `root-solenoid`, `root-mode:M`, `root:ID`; `$p` and its like as in the point. */
+  /**
+   * A mechanism; or causes: `root-part[:MODE]`, `root-solenoid[:MODE]`, `root-mode:M`, `root:ID`, `root-feeder:KIND|KIND`
+   * (what feeds the element). `$p` and its like as in the point.
+   */
   on: string;
   /** Level → [P(level | absent), P(level | present)]. */
   levels: Record<string, [number, number]>;
@@ -67,7 +133,9 @@ export interface CheckTemplate {
 
 /** `data/knowledge/causal.json`. */
 export interface CausalKnowledge {
-  format: 'pelvik-causal/1';
+  format: 'pelvik-causal/2';
+  /** Expected number of first causes in a unit that comes in; how rare a second one is. */
+  rate: number;
   mechanisms: MechanismTemplate[];
   roots: RootTemplate[];
   observations: ObservationTemplate[];

@@ -1,9 +1,14 @@
 import { stateFromValues } from '@/core/case';
+import type { JobState } from '@/core/case';
 import { catalogueOf, inspectionOf, limitOf } from '@/core/inspection';
 import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
 import { subjectsOf } from '@/tests/fixtures/findings';
 import { diagnoser } from './diagnose';
+import { judgementOf } from './judgement';
+import { linker } from './link';
+import { buildModel } from './model';
+import { knownOf, networksOf } from './posterior';
 
 /** What is measured and judged by a limit of the unit: passing it says something of what failed. */
 const TELLING = [
@@ -27,11 +32,13 @@ const seen = new Set<string>();
 
 test.each(shippedUnits.map((u) => [u.id, u] as const))('%s: a limit passed is evidence', (_, unit) => {
   const inspection = inspectionOf(unit, catalogueOf(knowledge.inspection));
-  const diagnose = diagnoser(unit, knowledge);
-  const before = new Map(diagnose({}).causes.map((c) => [c.id, c.probability]));
+  const model = buildModel(unit, knowledge);
+  const [link, networks] = [linker(model), networksOf(model)];
+  const judge = (state: JobState) => judgementOf(model, knownOf(model, link, networks, state)).first;
+  const before = judge({});
   const moves = (slot: string, is: number) =>
-    diagnose(stateFromValues({ [slot]: { is, temperatureC: 20 } })).causes.some(
-      (c) => Math.abs(c.probability - before.get(c.id)!) > 1e-6,
+    judge(stateFromValues({ [slot]: { is, temperatureC: 20 } })).some(
+      (p, r) => Math.abs(p - before[r]!) > 1e-6,
     );
   const still: string[] = [];
   const asked = new Set<string>();

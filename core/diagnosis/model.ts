@@ -1,105 +1,118 @@
-import type { Complaint } from '@/core/case';
-import { gridLogLikelihood, healthyTable, logSum, predict, tellsOfGears, thermalsOf } from '@/core/suspects';
-import type { Prediction } from '@/core/suspects';
+import type { Node } from '@/core/inference';
 import type { UnitDefinition } from '@/core/unit';
-import type { Knowledge, ObservationTemplate } from './knowledge';
-import { buildMechanisms } from './mechanisms';
+import type { Knowledge } from './knowledge';
+import { buildMechanisms, standsFor, strengthOf } from './mechanisms';
 import type { Mechanism } from './mechanisms';
-import { buildNetwork } from './network';
-import type { Network } from './network';
 import { buildRoots } from './roots';
 import type { Root } from './roots';
-import type { GridSignature } from './signature';
+import { heardIn, signsOf } from './shows';
+import type { Sign } from './shows';
+import { structureOf } from './structure';
+import type { Structure } from './structure';
 
-/** A unit's causal model: one first cause out of `roots`, mechanisms as noisy-OR of causes and each other. */
+/** Something that can be there and shows in the gears: a first cause or a mechanism. */
+export interface Behaver {
+  node: number;
+  signs: Sign[];
+  heard: { strength: number; gears: Set<string> } | null;
+}
+
+/**
+ * A unit's causal network. Nodes are numbered causes first, then mechanisms; any number of causes may be present, each with
+ * its own prior, and every mechanism is a noisy-OR of what sets it off.
+ */
 export interface Model {
   unit: UnitDefinition;
   knowledge: Knowledge;
-  mechanisms: Mechanism[];
+  structure: Structure;
   roots: Root[];
-  network: Network;
-  /** What every gear of the sound unit does. */
-  sound: Prediction[];
-  /** Links found so far, by point. */
-  links: Map<string, Link | null>;
-  /** Log prior of each root, normalised. */
-  logPrior: number[];
+  mechanisms: Mechanism[];
+  /** The network without the complaint. */
+  nodes: Node[];
+  behavers: Behaver[];
+  /** Node by mechanism id. */
+  nodeOf: ReadonlyMap<string, number>;
+  /** For a part that can fail in more than one way: the node of its having failed in any. */
+  badPart: ReadonlyMap<string, number>;
+  /** Who feeds an element, as roots. */
+  feeders(element: string, kinds: readonly string[]): Root[];
 }
 
+/** Generates the network. Throws a RangeError when a template names a mechanism there is not. */
 export function buildModel(unit: UnitDefinition, knowledge: Knowledge): Model {
-  const healthy = healthyTable(unit);
-  const mechanisms = buildMechanisms(unit, knowledge.causal);
-  const roots = buildRoots(unit, knowledge.causal, mechanisms, healthy);
-  const total = roots.reduce((sum, r) => sum + r.prior, 0);
+  const { causal } = knowledge;
+  const structure = structureOf(unit);
+  const roots = buildRoots(unit, causal);
+  const mechanisms = buildMechanisms(structure, causal);
+  const ids = mechanisms.map((m) => m.id);
+  const heads = new Set(causal.mechanisms.map((m) => m.id.split(':')[0]));
+  const nodeOf = new Map(ids.map((id, k) => [id, roots.length + k]));
+  const parents = mechanisms.map((): Map<number, number> => new Map());
+  const join = (child: number, parent: number, strength: number) => {
+    const known = parents[child]!.get(parent) ?? 0;
+    parents[child]!.set(parent, 1 - (1 - known) * (1 - strength));
+  };
+  const checked = (name: string, of: string) => {
+    if (!heads.has(name.split(':')[0])) throw new RangeError(`"${of}" names an unknown mechanism "${name}".`);
+  };
+  roots.forEach((root, r) => {
+    for (const [name, value] of Object.entries(root.template.effects)) {
+      checked(name, root.id);
+      for (const { id, times } of standsFor(structure, ids, name, root.aim)) {
+        const node = nodeOf.get(id);
+        if (node === undefined) continue;
+        const k = node - roots.length;
+        join(k, r, strengthOf(structure, value, mechanisms[k]!, times));
+      }
+    }
+  });
+  mechanisms.forEach((m, k) => {
+    for (const [name, value] of Object.entries(m.template.parents)) {
+      checked(name, m.id);
+      for (const { id, times } of standsFor(structure, ids, name, m.aim)) {
+        const node = nodeOf.get(id);
+        if (node !== undefined) join(k, node, strengthOf(structure, value, m, times));
+      }
+    }
+  });
+  const nodes: Node[] = [
+    ...roots.map((r) => ({ leak: r.prior, parents: [] })),
+    ...mechanisms.map((m, k) => ({
+      leak: m.leak,
+      parents: [...parents[k]!].map(([index, strength]) => ({ index, strength })),
+    })),
+  ];
+  // A part that can fail in more than one way is bad if it has failed in any: its state is one finding, not one per way.
+  const badPart = new Map<string, number>();
+  for (const part of new Set(roots.flatMap((r) => r.parts))) {
+    const ways = roots.flatMap((r, k) => (r.parts.includes(part) ? [k] : []));
+    if (ways.length > 1)
+      badPart.set(part, nodes.push({ leak: 0, parents: ways.map((index) => ({ index, strength: 1 })) }) - 1);
+  }
+  const behavers = [
+    ...roots.map((r, node) => ({ node, template: r.template, aim: r.aim })),
+    ...mechanisms.map((m, k) => ({ node: roots.length + k, template: m.template, aim: m.aim })),
+  ]
+    .map(({ node, template, aim }) => ({
+      node,
+      signs: signsOf(structure, template, aim),
+      heard: heardIn(structure, template, aim),
+    }))
+    .filter((b) => b.signs.length > 0 || b.heard !== null);
+  const kindOf = new Map(unit.parts.map((p) => [p.id, p.kind ?? '']));
   return {
     unit,
     knowledge,
-    mechanisms,
+    structure,
     roots,
-    network: buildNetwork(mechanisms),
-    sound: predict(unit, healthy, []),
-    links: new Map(),
-    logPrior: roots.map((r) => Math.log(r.prior / total)),
+    mechanisms,
+    nodes,
+    behavers,
+    nodeOf,
+    badPart,
+    feeders: (element, kinds) =>
+      roots.filter(
+        (r) => r.aim.elements.includes(element) && r.part !== null && kinds.includes(kindOf.get(r.part)!),
+      ),
   };
-}
-
-/** Log P(grid | root, the mechanism it hangs on absent or present), each a mixture over the ways it may show. */
-export function gridGivenRoot(model: Model, root: Root, complaints: Complaint[]): [number, number] {
-  if (complaints.length === 0) return [0, 0];
-  const present = mixture(model, root.grid.present, complaints);
-  return [root.gridOn === null ? present : mixture(model, root.grid.absent, complaints), present];
-}
-
-function mixture(model: Model, signatures: GridSignature[], complaints: Complaint[]): number {
-  const table = model.knowledge.behaviour;
-  return logSum(
-    signatures.map((s) => {
-      const fit = s.predictions
-        ? gridLogLikelihood(table, complaints, s.predictions, model.sound, thermalsOf(s.grip ?? false))
-        : anything(model, complaints);
-      return Math.log(s.weight) + fit;
-    }),
-  );
-}
-
-/** A cause that is not modelled may leave a gear as it was or change it in any way: half and half. */
-function anything(model: Model, complaints: Complaint[]): number {
-  const table = model.knowledge.behaviour;
-  const kinds = Object.values(table).filter((row) => typeof row === 'object');
-  return tellsOfGears(complaints).reduce((sum, { cell }) => {
-    const logs = cell.behaviours.map((b) => {
-      const mean = kinds.reduce((s, row) => s + row[b], 0) / kinds.length;
-      return Math.log(0.5 * table.normal[b] + 0.5 * mean);
-    });
-    return sum + logs.reduce((a, b) => a + b, 0) / logs.length;
-  }, 0);
-}
-
-/** What an observation point hangs on, for one root: a mechanism, or whether this root is the cause. */
-export type Link =
-  | { kind: 'mechanism'; index: number; levels: ObservationTemplate['levels'] }
-  | { kind: 'root'; matches: (root: Root) => boolean; levels: ObservationTemplate['levels'] };
-
-/** Finds the template of a concrete point (`lining:high`) and what it hangs on; null when no template knows it. */
-export function linkOf(model: Model, point: string): Link | null {
-  let link = model.links.get(point);
-  if (link === undefined) model.links.set(point, (link = findLink(model, point)));
-  return link;
-}
-
-function findLink(model: Model, point: string): Link | null {
-  const [head, target] = [point.split(':')[0]!, point.slice(point.indexOf(':') + 1)];
-  for (const template of model.knowledge.causal.observations) {
-    const generic = template.point.match(/^([\w.-]+):\$([epsgt])$/);
-    if (generic ? generic[1] !== head || !point.includes(':') : template.point !== point) continue;
-    const { levels } = template;
-    const on = generic ? template.on.replaceAll(`$${generic[2]}`, target) : template.on;
-    if (on === 'root-part') return { kind: 'root', matches: (r) => r.part === target, levels };
-    if (on === 'root-solenoid') return { kind: 'root', matches: (r) => r.solenoid === target, levels };
-    if (on.startsWith('root-mode:')) return { kind: 'root', matches: (r) => r.mode === on.slice(10), levels };
-    if (on.startsWith('root:')) return { kind: 'root', matches: (r) => r.id === on.slice(5), levels };
-    const index = model.mechanisms.findIndex((m) => m.id === on);
-    return index < 0 ? null : { kind: 'mechanism', index, levels };
-  }
-  return null;
 }

@@ -2,11 +2,13 @@ import { below } from '@/core/case';
 import type { Complaint, JobState } from '@/core/case';
 import { factsOf } from '@/core/facts';
 import type { Fact } from '@/core/facts';
+import { noFindings, noisyOr } from '@/core/inference';
+import type { Likelihoods, Node, NoisyOr } from '@/core/inference';
 import { reportsOf } from '@/core/roadtest';
-import { gridGivenRoot, linkOf } from './model';
-import type { Link, Model } from './model';
-import type { SoftEvidence } from './network';
-import type { Root } from './roots';
+import { gearEvidence } from './complaint';
+import type { GearCode } from './complaint';
+import type { Link } from './link';
+import type { Model } from './model';
 
 /** A fact with what it hangs on and its likelihoods, the weight applied: P^weight. */
 export interface Bearing {
@@ -16,133 +18,109 @@ export interface Bearing {
   present: number;
 }
 
-export interface Posterior {
+/** What is known of a job, put to the network. */
+export interface Known {
   /** A station is out: the vehicle can no longer be driven or measured. */
   opened: boolean;
+  /** Stations that are out. */
+  out: ReadonlySet<string>;
   complaints: Complaint[];
+  codes: GearCode[];
+  facts: Fact[];
   bearings: Bearing[];
-  /** P(root is the first cause | everything). */
-  probability: number[];
-  /** Per root, log P(grid | root, the mechanism it hangs on absent or present). */
-  grid: [number, number][];
-  /** P(mechanism | everything, root), per root. */
-  given: Float64Array[];
-  /** P(mechanism | everything). */
-  mechanisms: Float64Array;
+  network: NoisyOr;
+  likelihoods: Likelihoods;
+  /** What the likelihoods were scaled by, natural log: to be added to a log of evidence. */
+  logScale: number;
 }
 
-/** Exact posterior: for each root, one pass over the clique tree with the evidence on it. */
-export function posterior(model: Model, state: JobState): Posterior {
+/** Networks by what the complaint adds to them: findings change numbers only, not the network. */
+export type Networks = (extra: readonly Node[]) => NoisyOr;
+
+export function networksOf(model: Model): Networks {
+  const compiled = new Map<string, NoisyOr>();
+  return (extra) => {
+    const key = JSON.stringify(extra);
+    let network = compiled.get(key);
+    if (!network) {
+      network = noisyOr([...model.nodes, ...extra]);
+      // The complaint seldom changes; the last few are enough.
+      if (compiled.size >= 4) compiled.delete(compiled.keys().next().value!);
+      compiled.set(key, network);
+    }
+    return network;
+  };
+}
+
+/** Reads a job's record as evidence. */
+export function knownOf(
+  model: Model,
+  link: (point: string) => Link | null,
+  networks: Networks,
+  state: JobState,
+): Known {
+  const facts = factsOf(model.unit, state, model.knowledge);
+  const bearings = facts.flatMap((fact) => bearingOf(link, fact));
   const complaints = reportsOf(model.unit, state);
-  const bearings = factsOf(model.unit, state, model.knowledge).flatMap((f) => bearingOf(model, f));
-  const soft = softEvidence(model, bearings);
-  const grid = model.roots.map((root) => gridGivenRoot(model, root, complaints));
-  const infer = model.network.given(soft);
-  const given: Float64Array[] = [];
-  const logs = model.roots.map((root, k) => {
-    const [absent, present] = grid[k]!;
-    const best = Math.max(absent, present);
-    const inference = infer(
-      root.effects,
-      extraEvidence(soft, root.gridOn, Math.exp(absent - best), Math.exp(present - best)),
-    );
-    given.push(inference.marginals);
-    return (
-      model.logPrior[k]! + best + logDirect(bearings, root) + Math.log(Math.max(inference.evidence, 1e-300))
-    );
-  });
-  const probability = normalise(logs);
-  const mechanisms = new Float64Array(model.mechanisms.length);
-  given.forEach((marginals, r) =>
-    marginals.forEach((m, k) => (mechanisms[k] = mechanisms[k]! + m * probability[r]!)),
+  const codes = gearCodes(model, state);
+  const out = new Set(
+    below(state, 'station.').flatMap(([id, value]) => (value === true ? [id.replace(/\.out$/, '')] : [])),
   );
-  const opened = below(state, 'station.').some(([, out]) => out === true);
-  return { opened, complaints, bearings, probability, grid, given, mechanisms };
+  return {
+    opened: out.size > 0,
+    out,
+    complaints,
+    codes,
+    facts,
+    bearings,
+    ...put(model, networks, bearings, complaints, codes),
+  };
 }
 
-/** What the findings say of each mechanism: [absent, present]. */
-function softEvidence(model: Model, bearings: Bearing[]): Float64Array[] {
-  const soft = model.mechanisms.map(() => Float64Array.of(1, 1));
-  for (const { link, absent, present } of bearings) {
-    if (link.kind !== 'mechanism') continue;
-    soft[link.index]![0]! *= absent;
-    soft[link.index]![1]! *= present;
-  }
-  return soft;
+/** The network for what is told of the gears, and the likelihoods of everything that is known. */
+export function put(
+  model: Model,
+  networks: Networks,
+  bearings: readonly Bearing[],
+  complaints: readonly Complaint[],
+  codes: readonly GearCode[],
+): Pick<Known, 'network' | 'likelihoods' | 'logScale'> {
+  const gears = gearEvidence(model, complaints, codes);
+  const network = networks(gears.nodes);
+  const likelihoods = noFindings(network.nodes);
+  let logScale = 0;
+  for (const [node, absent, present] of gears.said) logScale += times(likelihoods, node, absent, present);
+  for (const { link, absent, present } of bearings)
+    for (const node of link.nodes) logScale += times(likelihoods, node, absent, present);
+  return { network, likelihoods, logScale };
 }
 
-/** The evidence on one mechanism with something more known of it. */
-function extraEvidence(
-  soft: SoftEvidence,
-  at: number | null,
-  absent: number,
-  present: number,
-): [number, Float64Array] | undefined {
-  return at === null ? undefined : [at, Float64Array.of(soft[at]![0]! * absent, soft[at]![1]! * present)];
+/** Multiplies what is said of a node into the likelihoods, keeps the larger at 1, and returns the log of what was taken out. */
+function times(likelihoods: Likelihoods, node: number, absent: number, present: number): number {
+  const zero = likelihoods[2 * node]! * absent;
+  const one = likelihoods[2 * node + 1]! * present;
+  const most = Math.max(zero, one);
+  likelihoods[2 * node] = most > 0 ? zero / most : 0;
+  likelihoods[2 * node + 1] = most > 0 ? one / most : 0;
+  return Math.log(most);
 }
 
-/** Findings that look straight at the root. */
-function logDirect(bearings: Bearing[], root: Root): number {
-  return bearings.reduce(
-    (sum, b) => sum + (b.link.kind === 'root' ? Math.log(rootLikelihood(b, root)) : 0),
-    0,
-  );
+function bearingOf(link: (point: string) => Link | null, fact: Fact): Bearing[] {
+  const found = link(fact.point);
+  const level = found?.levels[fact.level];
+  if (!found || !level) return [];
+  const [absent, present] = level.map((p) => Math.min(1 - 1e-4, Math.max(1e-4, p)) ** fact.weight) as [
+    number,
+    number,
+  ];
+  return [{ fact, link: found, absent, present }];
 }
 
-/**
- * The posterior given that a mechanism is there, without the complaint grid: who set off damage that is known. The grid
- * is left out because it tells of the damage, not of what was before it. Roots in `without` are not counted.
- */
-export function behind(model: Model, post: Posterior, mechanism: number, without: Set<number>): Posterior {
-  const soft = softEvidence(model, post.bearings);
-  const infer = model.network.given(soft);
-  const damage = extraEvidence(soft, mechanism, 0, 1);
-  const given: Float64Array[] = [];
-  const logs = model.roots.map((root, k) => {
-    const { evidence, marginals } = infer(root.effects, damage);
-    given.push(marginals);
-    if (without.has(k)) return -Infinity;
-    return model.logPrior[k]! + logDirect(post.bearings, root) + Math.log(Math.max(evidence, 1e-300));
-  });
-  return { ...post, complaints: [], probability: normalise(logs), given };
-}
-
-function bearingOf(model: Model, fact: Fact): Bearing[] {
-  const link = linkOf(model, fact.point);
-  const level = link?.levels[fact.level];
-  if (!link || !level) return [];
-  const [absent, present] = level.map((p) => p ** fact.weight) as [number, number];
-  return [{ fact, link, absent, present }];
-}
-
-export function rootLikelihood(bearing: Bearing, root: Root): number {
-  return bearing.link.kind === 'root' && bearing.link.matches(root) ? bearing.present : bearing.absent;
-}
-
-/**
- * P(everything but this bearing | root) ÷ P(everything | root), up to a constant: exact, because a bearing touches one
- * variable only. Used to say what a finding weighs.
- */
-export function withoutBearing(model: Model, post: Posterior, bearing: Bearing, root: number): number {
-  if (bearing.link.kind === 'root') return 1 / rootLikelihood(bearing, model.roots[root]!);
-  const present = post.given[root]![bearing.link.index]!;
-  return present / bearing.present + (1 - present) / bearing.absent;
-}
-
-/** The same for the complaint grid, per root. Bounded, so that a cause the grid makes impossible cannot overflow the others. */
-export function withoutGrid(model: Model, post: Posterior): number[] {
-  const best = Math.max(...post.grid.flat());
-  return post.grid.map((logs, root) => {
-    const [absent, present] = logs.map((log) => Math.exp(Math.min(best - log, 60)));
-    const on = model.roots[root]!.gridOn;
-    const p = on === null ? 1 : post.given[root]![on]!;
-    return (1 - p) * absent! + p * present!;
-  });
-}
-
-export function normalise(logs: number[]): number[] {
-  const best = Math.max(...logs);
-  const weights = logs.map((l) => Math.exp(l - best));
-  const total = weights.reduce((a, b) => a + b, 0);
-  return weights.map((w) => w / total);
+/** Codes about a gear's ratio that stand, each gear once. */
+function gearCodes({ unit }: Model, state: JobState): GearCode[] {
+  const byGear = new Map<string, GearCode>();
+  for (const [id, { kind, gear }] of below(state, 'codes.list.'))
+    if (kind === 'rationality' && gear && unit.gears.some((g) => g.key === gear) && !byGear.has(gear))
+      byGear.set(gear, { gear, slot: `codes.list.${id}` });
+  return [...byGear.values()];
 }

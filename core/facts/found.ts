@@ -41,7 +41,25 @@ function factsOfFinding(found: Found, job: readonly Fact[]): Fact[] {
     // Seen once is seen, whatever a second look said.
     return { ...own, point: `${name}${suffix}`, level: seen ? 'yes' : 'no', severity: seen ? 1 : 0 };
   });
-  return [own, ...given];
+  return [own, ...given, ...whereOf(found, suffix), ...byPlace(found, suffix)];
+}
+
+/** What held a filter back: each kind is a fact of its own, beside the heaviest of them. */
+function byPlace({ slot, finding, point }: Found, suffix: string): Fact[] {
+  if (typeof finding.is !== 'object' || targetless(suffix)) return [];
+  return Object.entries(finding.is).map(([place, amount]) =>
+    fact(`${point.key}.${place}${suffix}`, amount, slot),
+  );
+}
+
+/** Debris of the whole unit is told apart by kind already; its places say where, not what. */
+const targetless = (suffix: string) => suffix === '';
+
+/** Where a test bubbled points at a part, not only at the element: a fact of its own for the place. */
+function whereOf({ slot, finding, judgement, point }: Found, suffix: string): Fact[] {
+  if (finding.where === undefined || !judgement?.severity || !point.point.where?.includes(finding.where))
+    return [];
+  return [fact(`bubbled.${finding.where.replaceAll(' ', '-')}${suffix}`, 'yes', slot)];
 }
 
 function weightOf(

@@ -42,8 +42,14 @@ export function liningFacts(inspection: Inspection, state: JobState, found: read
   });
 }
 
+/** The file of a steel's faces. */
+const STEEL = 'steel-face';
+
 function liningOf(inspection: Inspection, state: JobState, element: Element, own: readonly Found[]): Fact[] {
-  const severity = Math.max(...own.map((f) => f.judgement!.severity!));
+  // Steels overheat where linings stay sound: they speak for the lining only where nobody looked at it.
+  const linings = own.filter((f) => f.point.file.id !== STEEL);
+  const severity = Math.max(...(linings.length ? linings : own).map((f) => f.judgement!.severity!));
+  const welded = own.some((f) => f.judgement!.severity! >= MOST_SEVERE);
   const slots = own.map((f) => f.slot);
   const reading = element.pack ? packOf(inspection, state, element) : null;
   const lining: Fact = { ...fact(`lining:${element.id}`, liningState(severity), ...slots), severity };
@@ -53,10 +59,9 @@ function liningOf(inspection: Inspection, state: JobState, element: Element, own
   }
   // A welded pack is a burnt one that has also fused; a pack that was looked at and is loose has not.
   const { severity: _, ...rest } = lining;
-  const fused = severity >= MOST_SEVERE;
   return [
-    { ...lining, level: fused ? 'burnt' : lining.level },
-    { ...rest, point: `fused:${element.id}`, level: fused ? 'yes' : 'no' },
+    { ...lining, level: welded ? 'burnt' : lining.level },
+    { ...rest, point: `fused:${element.id}`, level: welded ? 'yes' : 'no' },
     ...(reading ? patternFacts(element, reading, slots) : []),
   ];
 }

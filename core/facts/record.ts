@@ -29,6 +29,16 @@ const power: Reader = (state) => {
     : [fact('history-power', factor > RAISED ? 'raised' : 'stock', 'history.powerFactor')];
 };
 
+/** A rebuild within this many months counts as recent: what was set up wrong then shows early. */
+const RECENT = 24;
+
+const rebuilt: Reader = (state) => {
+  const value = valueOf(state, 'history.rebuilt');
+  if (value === undefined || value.by === 'unknown') return [];
+  const level = value.by === 'never' ? 'never' : (value.monthsAgo ?? 0) <= RECENT ? 'recent' : 'long-ago';
+  return [fact('history-rebuilt', level, 'history.rebuilt')];
+};
+
 /** A part renewed before the job came here: if that cured nothing, the old one was hardly to blame. */
 const repairs: Reader = (state) =>
   below(state, 'history.repair.').flatMap(([id, { part, effect }]) =>
@@ -72,6 +82,7 @@ const READERS: readonly Reader[] = [
   direct('history.mud', 'history-mud'),
   direct('history.parkRolling', 'history-park'),
   power,
+  rebuilt,
   repairs,
   fading,
   onlyHot,

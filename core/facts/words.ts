@@ -25,6 +25,8 @@ const WORDS: Record<string, string> = {
   'history-park': 'Park while rolling',
   'history-fluid': 'fluid change',
   'history-converter': 'converter’s history',
+  'history-rebuilt': 'rebuilt before',
+  grey: 'grey fluid',
 };
 
 /** Levels of a measured point. */

@@ -1,12 +1,18 @@
 import type { Family } from './family';
-import { compile, noFindings } from './tree';
-import type { Answer, Compiled, Likelihoods } from './tree';
+import { compile, noFindings } from './compile';
+import type { Answer, Compiled, Likelihoods } from './compile';
 
 /** Something that is there or not: by itself with probability `leak`, or brought about by a parent that is there. */
 export interface Node {
   leak: number;
   /** P(this | only that parent is there). Parents are named by their place in the list of nodes. */
   parents: readonly { index: number; strength: number }[];
+  /**
+   * It is a finding, and was made. Then P(found | parents) = 1 − (1 − leak)·Π(1 − strength) needs no chain: one auxiliary
+   * variable with weights [−(1 − leak), 1] and a table to each parent (Díez & Druzdzel 2003). It subtracts, so the leak
+   * must not be tiny; its own marginal means nothing.
+   */
+  found?: true;
 }
 
 /** A noisy-OR network ready to be asked. */
@@ -20,42 +26,60 @@ export interface NoisyOr {
 
 /**
  * P(absent | parents) = (1 − leak)·Π(1 − strength) over the parents that are there (Pearl 1988). A node of many parents is
- * divorced into a chain of small ones, which changes no probability (Olesen et al. 1989). Every chain takes its parents in
- * the order of the list, so that chains which share parents run side by side and tables stay small. Parents come before
- * their children or not, as one likes, but not in a circle.
+ * taken apart by one auxiliary variable with a table to each parent, joined to its node by [[s, −s], [0, 1]], s = 1 − leak
+ * (Díez & Druzdzel 2003): no table ever holds more than two of them at once. Parents come before their children or not, as
+ * one likes, but not in a circle.
  */
 export function noisyOr(nodes: readonly Node[]): NoisyOr {
   const families: Family[] = [];
   let variables = nodes.length;
+  /** Variables that stand for no event. */
+  const auxiliary = new Set<number>();
   nodes.forEach((node, child) => {
-    let spared = 1 - node.leak;
-    let waiting = [...node.parents]
-      .sort((a, b) => a.index - b.index)
-      .map((p) => ({ index: p.index, spared: 1 - p.strength }));
-    while (waiting.length > 2) {
-      families.push(familyOf(variables, waiting.slice(0, 2), spared));
-      waiting = [{ index: variables++, spared: 0 }, ...waiting.slice(2)];
-      spared = 1;
+    if (node.found) {
+      auxiliary.add(child);
+      families.push({ variables: [child], table: Float64Array.of(node.leak - 1, 1) }, ...spares(child, node));
+    } else if (node.parents.length <= 2) {
+      families.push(familyOf(child, node));
+    } else {
+      const helper = variables++;
+      auxiliary.add(helper);
+      const spared = 1 - node.leak;
+      families.push(
+        { variables: [child, helper], table: Float64Array.of(spared, -spared, 0, 1) },
+        ...spares(helper, node),
+      );
     }
-    families.push(familyOf(child, waiting, spared));
   });
-  const compiled: Compiled = compile(variables, families);
+  const compiled: Compiled = compile(variables, families, auxiliary);
   const all = noFindings(variables);
   return {
     nodes: nodes.length,
     size: compiled.size,
     answer(likelihoods) {
       all.set(likelihoods);
-      const { logEvidence, marginals } = compiled.answer(all);
-      return { logEvidence, marginals: marginals.subarray(0, nodes.length) };
+      const { logEvidence, marginals, noise } = compiled.answer(all);
+      return { logEvidence, marginals: marginals.subarray(0, nodes.length), noise };
     },
   };
 }
 
-function familyOf(child: number, parents: { index: number; spared: number }[], spared: number): Family {
+/** For each parent that is there the auxiliary's lower state is less by what the parent spares. */
+function spares(helper: number, { parents }: Node): Family[] {
+  return parents.map(({ index, strength }) => ({
+    variables: [helper, index],
+    table: Float64Array.of(1, 1, 1 - strength, 1),
+  }));
+}
+
+/** P(child | at most two parents). */
+function familyOf(child: number, { leak, parents }: Node): Family {
   const table = new Float64Array(2 ** (parents.length + 1));
   for (let state = 0; state < 2 ** parents.length; state++) {
-    const absent = parents.reduce((p, parent, i) => ((state >> i) & 1 ? p * parent.spared : p), spared);
+    const absent = parents.reduce(
+      (p, { strength }, i) => ((state >> i) & 1 ? p * (1 - strength) : p),
+      1 - leak,
+    );
     table[2 * state] = absent;
     table[2 * state + 1] = 1 - absent;
   }

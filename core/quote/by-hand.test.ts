@@ -248,10 +248,11 @@ describe('what a repair could miss is the probability of every cause it does not
 });
 
 describe('words', () => {
-  const step = (words: string, plain: string | null, element: string | null = null) => ({
+  const step = (words: string, plain: string | null, element: string | null = null, slots = ['seen']) => ({
     words,
     plain,
     element,
+    slots,
   });
   const state = stateFromValues({});
   test('a chain is told in one breath, what struck several elements alike said once', () => {
@@ -266,7 +267,19 @@ describe('words', () => {
     expect(findingWords(unit, state, diagnosis([one, cause('b', 0.1)]))).toBe(
       'What failed first: seal torn. As a result the oil of high clutch and reverse clutch leaked away and it burnt.',
     );
-    expect(findingWords(unit, state, diagnosis([cause('a', 0.9)]))).toBe('What failed first: cause a.');
+    expect(findingWords(unit, state, diagnosis([cause('a', 0.9)]))).toBe(
+      'What probably failed first: cause a.',
+    );
+  });
+  test('what nobody has seen is told as a guess', () => {
+    const chain = [
+      step('Seal torn', null, null, []),
+      step('x', 'it burnt'),
+      step('y', 'the oil was burnt', null, []),
+    ];
+    expect(findingWords(unit, state, diagnosis([cause('a', 0.9, { chain: chain as never })]))).toBe(
+      'What probably failed first: seal torn. As a result it burnt. Probably the oil was burnt as well; nobody has seen that yet.',
+    );
   });
   test('nothing is determined: the three likeliest are named, in the order they stand', () => {
     const open = diagnosis(
@@ -287,7 +300,7 @@ describe('words', () => {
     expect(told('a', { undetermined: true, upstream })).toContain('possible are: wear; heat; water.');
     expect(told('b', { undetermined: true, upstream })).toContain(doubt);
     expect(told('a', { undetermined: true })).toContain(doubt);
-    expect(told('a', { upstream })).toBe('What failed first: cause a.');
+    expect(told('a', { upstream })).toBe('What probably failed first: cause a.');
     expect(standingCause(commit('b'), diagnosis(causes))!.id).toBe('b');
     expect(standingCause(commit('gone'), diagnosis(causes))).toBeNull();
   });

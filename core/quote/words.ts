@@ -24,9 +24,21 @@ export function findingWords(unit: UnitDefinition, state: JobState, diagnosis: D
     return `We have not yet determined what failed first. Still possible: ${open.join('; ')}. Before we say more we want to look further.`;
   }
   const [first, ...rest] = cause.chain;
-  const followed = inOneBreath(unit, rest);
-  const sentences = [`What failed first: ${midSentence(first?.words ?? cause.words)}.`];
-  if (followed.length) sentences.push(`As a result ${listed(followed)}.`);
+  // A step nobody has seen is a guess, and is said as one.
+  const seen = inOneBreath(
+    unit,
+    rest.filter((step) => step.slots.length > 0),
+  );
+  const guessed = inOneBreath(
+    unit,
+    rest.filter((step) => step.slots.length === 0),
+  );
+  const failed = midSentence(first?.words ?? cause.words);
+  const sentences = [
+    first?.slots.length ? `What failed first: ${failed}.` : `What probably failed first: ${failed}.`,
+  ];
+  if (seen.length) sentences.push(`As a result ${listed(seen)}.`);
+  if (guessed.length) sentences.push(`Probably ${listed(guessed)} as well; nobody has seen that yet.`);
   const behind = diagnosis.upstream.slice(0, 3).map((u) => midSentence(u.words));
   if (behind.length && cause.id === diagnosis.causes[0]!.id && diagnosis.undetermined)
     sentences.push(`What led to it is still open; possible are: ${behind.join('; ')}.`);

@@ -7,7 +7,7 @@ import type { Thermal } from './temperature';
 export type BehaviourTable = Record<PredictionKind, Record<Behaviour, number>>;
 
 /** How far a report is to be believed; the rest is spread over all behaviours. Shop-verified counts more. */
-const TRUST = { customer: 0.75, shop: 0.96 } as const;
+const TRUST = { customer: 0.75, shop: 0.99 } as const;
 const INTERMITTENT_WEIGHT = 0.7;
 const BACKGROUND = 0.05;
 
@@ -23,7 +23,9 @@ export function cellLogLikelihood(
   // Several words for one gear describe one event: their mean, so that talkative cells do not count double.
   const logs = cell.behaviours.map((b) => Math.log(trust * row[b] + (1 - trust) * BACKGROUND));
   let mean = logs.reduce((a, b) => a + b, 0) / logs.length;
-  if (cell.actsLike && prediction.actsLike) mean += cell.actsLike === prediction.actsLike ? 0.7 : -1.2;
+  // A named gear that fits tells more than the word alone; one that does not, or a sound gear taken for another, less.
+  if (cell.actsLike && (prediction.actsLike || prediction.kind === 'normal'))
+    mean += cell.actsLike === prediction.actsLike ? 0.7 : -1.2;
   return mean * (cell.when?.includes('intermittent') ? INTERMITTENT_WEIGHT : 1);
 }
 

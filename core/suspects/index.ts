@@ -1,4 +1,4 @@
-export { healthyTable, predict, predictGear } from './predict';
+export { healthyTable, predict, predictGear, signatureOf } from './predict';
 export type { HealthyTable, Prediction, PredictionKind } from './predict';
 export { agrees, cellLogLikelihood, gridLogLikelihood, logSum, tellsOfGears } from './fit';
 export type { BehaviourTable } from './fit';

@@ -9,6 +9,7 @@ export interface NoiseSource {
   kind: 'pinion' | 'idler' | 'bearing' | 'element' | 'mesh';
   station: string;
   part: string | null;
+  gearset: string | null;
   /** Gears in which it turns against what holds it; for a pair of gears, in which its teeth carry. */
   worksIn: string[];
   agree: string[];
@@ -26,13 +27,24 @@ export function noiseTable(unit: UnitDefinition): NoiseSource[] {
   for (const gear of unit.gears.filter((g) => g.gear !== null || g.range === 'R')) {
     for (const t of turning(unit, gear.key)) {
       const { id, name, kind, station } = t;
-      add({ id, name, kind, station, part: t.part ?? null }, gear.key, t.speed !== null && t.speed !== 0);
+      add(
+        { id, name, kind, station, part: t.part ?? null, gearset: t.gearset ?? null },
+        gear.key,
+        t.speed !== null && t.speed !== 0,
+      );
     }
     // On parallel shafts every pair turns all the time: what tells them apart is load.
     const loads = meshTorques(unit, gear.key);
     for (const set of unit.gearsets) {
       if (set.kind !== 'mesh') continue;
-      const source = { id: set.id, name: set.name, kind: 'mesh' as const, station: set.station, part: null };
+      const source = {
+        id: set.id,
+        name: set.name,
+        kind: 'mesh' as const,
+        station: set.station,
+        part: null,
+        gearset: set.id,
+      };
       add(source, gear.key, (loads[set.id] ?? 0) !== 0);
     }
   }

@@ -4,7 +4,18 @@ import type { GearPosition, UnitDefinition } from '@/core/unit';
 
 /** What a gear does as a driver would meet it. */
 export type PredictionKind =
-  'normal' | 'neutral' | 'lower' | 'higher' | 'tie-up' | 'slip' | 'moves' | 'no-braking' | 'shudder';
+  | 'normal'
+  | 'neutral'
+  | 'lower'
+  | 'higher'
+  | 'tie-up'
+  | 'slip'
+  | 'moves'
+  | 'no-braking'
+  | 'shudder'
+  | 'late'
+  | 'stall'
+  | 'wind-up';
 
 export interface Prediction {
   gear: string;

@@ -47,6 +47,9 @@ describe.each(all)('%s', (_, unit) => {
             moves: 'moves',
             'no-braking': 'no-engine-braking',
             shudder: 'shudder',
+            late: 'delayed',
+            stall: 'stalls-at-stops',
+            'wind-up': 'binds-in-turns',
           } as const
         )[p.kind];
         return cell(p.gear, word, 'any', p.actsLike && word === 'wrong-gear' ? { actsLike: p.actsLike } : {});

@@ -9,8 +9,8 @@ import { findingWords } from '@/core/quote';
 import { SlotText } from '@/ui/job/fields';
 import { useJob, useReasoning } from '@/ui/job/provider';
 import { useInspection } from '@/ui/inspection/use-inspection';
-import { percent } from '@/ui/job/words';
-import { Button, Page, Section, Stack } from '@/ui/system';
+import { checkTime, likelihood } from '@/ui/job/words';
+import { Button, Notice, Page, Section, Stack } from '@/ui/system';
 import { ChainMap } from './chain-map';
 import { Commit } from './commit';
 import { EvidenceLedger, Ledger } from './ledger';
@@ -46,6 +46,9 @@ const Candidate = styled(AriaButton)`
     box-shadow: inset 0 -4px 0 var(--accent);
   }
 `;
+/** A cause that is this much likelier to be there than to have been the first is told so. */
+const TOO = 0.1;
+
 /** What broke first, what that did to the rest, and what speaks for and against. The technician has the last word. */
 export function CauseStage() {
   const { state } = useJob();
@@ -58,6 +61,13 @@ export function CauseStage() {
   const cause = diagnosis.causes.find((c) => c.id === wanted && c.chain.length) ?? diagnosis.causes[0]!;
   return (
     <Page>
+      {diagnosis.contradictory && <Contradictions />}
+      <Section
+        title="What lets go"
+        note="Over all the reasons it may have: what is certain stands here even where the reason is not."
+      >
+        <WhatLetsGo />
+      </Section>
       <Section
         title="Candidates"
         note={
@@ -70,8 +80,11 @@ export function CauseStage() {
           {diagnosis.causes.slice(0, 6).map((c) => (
             <li key={c.id}>
               <Candidate aria-pressed={c.id === cause.id} onPress={() => setChosen(c.id)}>
-                <b>{percent(c.probability)}</b>
-                <span>{c.words}</span>
+                <b>{likelihood(c.probability)}</b>
+                <span>
+                  {c.words}
+                  {c.present > c.probability + TOO && <small> (there at all: {likelihood(c.present)})</small>}
+                </span>
               </Candidate>
             </li>
           ))}
@@ -110,6 +123,36 @@ export function CauseStage() {
   );
 }
 
+/** Complaint and findings that cannot both be right, and which findings the rest speaks against. */
+function Contradictions() {
+  const inspection = useInspection();
+  const { contradictions } = useReasoning().reasoning!.diagnosis;
+  return (
+    <Notice>
+      What was told and what was found contradict each other: nothing the unit can have explains both.
+      {contradictions.length > 0 &&
+        ` The rest speaks against: ${contradictions.map((e) => factWords(inspection, e).toLowerCase()).join('; ')}.`}
+    </Notice>
+  );
+}
+
+function WhatLetsGo() {
+  const { groups } = useReasoning().reasoning!.diagnosis;
+  if (groups.length === 0) return <p>Nothing stands out.</p>;
+  return (
+    <Ledger>
+      <tbody>
+        {groups.slice(0, 5).map((g) => (
+          <tr key={g.id}>
+            <td className="odds">{likelihood(g.probability)}</td>
+            <td>{g.words}</td>
+          </tr>
+        ))}
+      </tbody>
+    </Ledger>
+  );
+}
+
 /** Causes behind the damage that leads, each with the check that settles it. */
 function Behind() {
   const { upstream } = useReasoning().reasoning!.diagnosis;
@@ -118,7 +161,7 @@ function Behind() {
       <tbody>
         {upstream.slice(0, 8).map((u) => (
           <tr key={u.id}>
-            <td className="odds">{percent(u.probability)}</td>
+            <td className="odds">{likelihood(u.probability)}</td>
             <td>{u.words}</td>
             <td>{u.check ? `${u.check.words} (${u.check.minutes} min)` : 'Looked at already'}</td>
           </tr>
@@ -151,7 +194,7 @@ function LeftOpen({ cause }: { cause: Cause }) {
                 <tr key={c.point}>
                   <td>{c.words}</td>
                   <td className="odds">{c.gain.toFixed(2)} bit</td>
-                  <td className="odds">{c.minutes} min</td>
+                  <td className="odds">{checkTime(c)}</td>
                 </tr>
               ))}
             </tbody>

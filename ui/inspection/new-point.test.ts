@@ -118,8 +118,18 @@ test('the verdict moves, and the check is asked for until it is made', () => {
   expect(dry(BLUE, knowledge)).toBeCloseTo(dry({}, knowledge), 12);
   const asked = (values: Record<string, Json>) =>
     diagnoser(unit, more)(stateFromValues(values)).nextChecks.map((c) => c.point);
-  expect(asked({})).toContain('cages.cages:P1');
-  expect(asked(BLUE)).not.toContain('cages.cages:P1');
+  // A whine in just the gears in which P1 turns: then its needles are worth a look.
+  const cell = (noisy: boolean) => ({
+    any: { behaviours: ['normal'], ...(noisy ? { noises: ['whine'] } : {}) },
+  });
+  const whine = Object.fromEntries(
+    ['D1', 'D2', 'D3', 'D4', 'D5', 'D6', 'D7', 'D8', 'R'].map((gear) => [
+      `grid.${gear}.shop`,
+      cell(['D3', 'D4', 'D5', 'D7', 'D8'].includes(gear)),
+    ]),
+  );
+  expect(asked(whine)).toContain('cages.cages:P1');
+  expect(asked({ ...whine, ...BLUE })).not.toContain('cages.cages:P1');
 });
 
 test('the scope replaces the set, with the reason', () => {

@@ -3,8 +3,10 @@ import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useState } from 'react';
 import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
+import { factWords } from '@/core/facts';
 import { Button } from '@/ui/system';
-import { percent } from './words';
+import { useInspection } from '@/ui/inspection/use-inspection';
+import { checkTime, likelihood } from './words';
 import { useReasoning } from './provider';
 
 const Dock = styled.aside`
@@ -15,6 +17,9 @@ const Dock = styled.aside`
   padding: 16px 18px 18px;
   h2 {
     font-size: 1.0625rem;
+  }
+  h2.first:not(:first-child) {
+    margin-top: 18px;
   }
   h3 {
     font-size: 0.9375rem;
@@ -105,6 +110,23 @@ const Trouble = styled.div`
   justify-items: start;
   overflow-wrap: anywhere;
 `;
+/** What lets go, larger than why. */
+const Group = styled.p`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 10px;
+  align-items: baseline;
+  margin-top: 10px;
+  padding: 8px 0 8px 12px;
+  border-left: 5px solid #ffd27a;
+  font-size: 1.0625rem;
+  font-weight: 650;
+  line-height: 1.25;
+  b {
+    font-size: 1.375rem;
+    white-space: nowrap;
+  }
+`;
 const Check = styled.p`
   padding: 10px 12px;
   border: 1.5px solid #8fb0ff;
@@ -117,9 +139,13 @@ const Check = styled.p`
   }
 `;
 
+/** Below this what lets go is a guess like the rest. */
+const STANDS = 0.5;
+
 /** Travels along from Suspects on: the candidates now, what moved since the last finding, and the next check. */
 export function VerdictDock() {
   const { reasoning, before, problem, retry } = useReasoning();
+  const inspection = useInspection();
   const [folded, setFolded] = useState(true);
   const trouble = problem && (
     <Trouble role="alert">
@@ -137,17 +163,36 @@ export function VerdictDock() {
       </Dock>
     );
   }
-  const { causes, undetermined, nextChecks } = reasoning.diagnosis;
+  const { groups, causes, undetermined, contradictory, contradictions, nextChecks } = reasoning.diagnosis;
   const next = nextChecks[0];
+  const standing = groups.filter((g) => g.probability >= STANDS).slice(0, 2);
   return (
     <Dock aria-label="Verdict" data-noprint data-testid="dock" data-folded={folded}>
       <Fold aria-expanded={!folded} onPress={() => setFolded(!folded)}>
         <span>{undetermined ? 'Not determined' : (causes[0]?.words ?? 'Nothing stands out')}</span>
-        <b>{causes[0] && !undetermined ? percent(causes[0].probability) : ''}</b>
+        <b>{causes[0] && !undetermined ? likelihood(causes[0].probability) : ''}</b>
         {folded ? <ChevronUp size={22} aria-label="Open" /> : <ChevronDown size={22} aria-label="Fold" />}
       </Fold>
       {trouble}
-      <h2>{undetermined ? 'What failed first: not determined' : 'What failed first'}</h2>
+      {contradictory && (
+        <Trouble role="status">
+          What was told and what was found contradict each other
+          {contradictions.length > 0 &&
+            `: ${contradictions
+              .slice(0, 3)
+              .map((e) => factWords(inspection, e).toLowerCase())
+              .join('; ')}`}
+          . Check both before anything is ordered.
+        </Trouble>
+      )}
+      {standing.length > 0 && <h2>What lets go</h2>}
+      {standing.map((g) => (
+        <Group key={g.id}>
+          <span>{g.words}</span>
+          <b>{likelihood(g.probability)}</b>
+        </Group>
+      ))}
+      <h2 className="first">{undetermined ? 'What failed first: not determined' : 'What failed first'}</h2>
       <List>
         {causes.slice(0, 5).map((cause) => {
           const change = cause.probability - (before.get(cause.id) ?? cause.probability);
@@ -157,7 +202,7 @@ export function VerdictDock() {
                 <span>{cause.words}</span>
                 <b>
                   <Trend change={change} />
-                  {percent(cause.probability)}
+                  {likelihood(cause.probability)}
                 </b>
               </Name>
               <Bar $share={cause.probability} />
@@ -171,7 +216,8 @@ export function VerdictDock() {
           <Check>
             {next.words}
             <small>
-              about {next.minutes} minutes{next.confirms ? '; looks straight at the leading cause' : ''}
+              {checkTime(next)}
+              {next.confirms ? '; looks straight at the leading cause' : ''}
             </small>
           </Check>
         </>

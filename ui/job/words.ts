@@ -45,6 +45,20 @@ export const REPAIR_WORDS: Record<RepairEffect, string> = {
   cured: 'Cured it',
 };
 
-export function percent(p: number): string {
-  return p > 0 && p < 0.005 ? '< 1 %' : `${Math.round(p * 100)} %`;
+export function percent(share: number): string {
+  return share > 0 && share < 0.005 ? '< 1 %' : `${Math.round(share * 100)} %`;
+}
+
+/** A probability as a person reads it: at the ends only that it is near them, for nothing is ever certain. */
+export function likelihood(p: number): string {
+  if (p < 0.005) return '< 1 %';
+  return p >= 0.995 ? '> 99 %' : `${Math.round(p * 100)} %`;
+}
+
+/** How long a check takes, with what must come out before it. */
+export function checkTime({ minutes, reach }: { minutes: number; reach: number }): string {
+  const rounded = Math.round(reach / 5) * 5;
+  if (rounded === 0) return `about ${minutes} minutes`;
+  const getting = rounded < 90 ? `${rounded} minutes` : `${(reach / 60).toFixed(1)} hours`;
+  return `about ${minutes} minutes, after ${getting} to get there`;
 }

@@ -27,6 +27,9 @@ const TOLD: Record<Prediction['kind'], Behaviour> = {
   moves: 'moves',
   'no-braking': 'no-engine-braking',
   shudder: 'shudder',
+  late: 'delayed',
+  stall: 'stalls-at-stops',
+  'wind-up': 'binds-in-turns',
 };
 
 /** What every gear does with the faults tried, and which other faults a driver could not tell from them. */

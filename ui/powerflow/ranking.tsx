@@ -2,7 +2,7 @@
 import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Suspect } from '@/core/suspects';
-import { percent } from '@/ui/job/words';
+import { likelihood } from '@/ui/job/words';
 
 const List = styled.ol`
   display: grid;
@@ -72,7 +72,7 @@ export function Ranking(props: {
               </small>
             </span>
             <Bar $share={s.probability} />
-            <Share>{percent(s.probability)}</Share>
+            <Share>{likelihood(s.probability)}</Share>
           </Pick>
         </li>
       ))}

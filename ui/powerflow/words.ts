@@ -58,6 +58,12 @@ export function predictionWords(unit: UnitDefinition, p: Prediction, faults: Fau
       return 'pulls, no engine braking';
     case 'shudder':
       return 'shudders in lock-up';
+    case 'late':
+      return 'bites late';
+    case 'stall':
+      return 'lock-up does not let go';
+    case 'wind-up':
+      return 'binds in tight turns';
     case 'tie-up':
       return `ties up: ${feelWords(unit, explainTieUp(unit, gearOf(unit, p.gear), faults))}`;
   }

@@ -1,0 +1,64 @@
+import { judge } from './first';
+import type { Judgement } from './judgement';
+import { sayBearing } from './ledger';
+import type { Evidence } from './ledger';
+import type { Model } from './model';
+import { put } from './posterior';
+import type { Networks } from './posterior';
+
+/** Findings that do not go together: what the rest says makes them far less likely than they are by themselves. */
+export interface Conflict {
+  /** How much less likely complaint and findings are together than apart, natural log; at or below 0 they agree. */
+  between: number;
+  /** The findings the rest speaks against most, `weight` the log of how much. */
+  findings: Evidence[];
+}
+
+/** Twenty times less likely together than apart: called contradictory. */
+export const CONTRADICTS = Math.log(20);
+/** A single finding is named when the rest makes it so much less likely. */
+const AGAINST = Math.log(6);
+const SHOWN = 6;
+
+/**
+ * Jensen's measure of conflict: log P(a)·P(b) ÷ P(a, b), between the complaint and what was found, and for each finding on
+ * one node against everything else. Causes that explain both bring it down, so what is left is what no cause explains.
+ */
+export function conflictOf(model: Model, networks: Networks, judgement: Judgement): Conflict {
+  const { known, marginals } = judgement;
+  const causes = model.roots.length;
+  const evidence = (bearings: typeof known.bearings, told: boolean) => {
+    const { network, likelihoods, logScale } = put(
+      model,
+      networks,
+      bearings,
+      told ? known.complaints : [],
+      told ? known.codes : [],
+    );
+    return judge(network, likelihoods, causes).logEvidence + logScale;
+  };
+  const told = known.complaints.length + known.codes.length > 0;
+  const between =
+    told && known.bearings.length
+      ? evidence([], true) +
+        evidence(known.bearings, false) -
+        (judgement.logEvidence + known.logScale) -
+        evidence([], false)
+      : 0;
+  const { network, likelihoods } = put(model, networks, [], [], []);
+  const before = judge(network, likelihoods, causes).marginals;
+  const findings = known.bearings
+    .filter((b) => b.link.nodes.length === 1)
+    .map((b) => {
+      const [node] = b.link.nodes as [number];
+      // The node without this finding, then how likely the finding is on it.
+      const odds = (marginals[node]! / b.present) * b.absent;
+      const without = odds / (odds + 1 - marginals[node]!);
+      const chance = (p: number) => p * b.present + (1 - p) * b.absent;
+      return { ...sayBearing(b), weight: Math.log(chance(without) / chance(before[node]!)) };
+    })
+    .filter((e) => e.weight < -AGAINST)
+    .sort((a, b) => a.weight - b.weight)
+    .slice(0, SHOWN);
+  return { between, findings };
+}

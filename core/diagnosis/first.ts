@@ -1,0 +1,88 @@
+import type { Answer, Likelihoods, NoisyOr } from '@/core/inference';
+
+/** What the findings say of the causes. */
+export interface Judged {
+  /** P(it was the first | findings), per cause; they sum to 1. */
+  first: Float64Array;
+  /** P(it is there | findings, some cause is), per cause. */
+  present: Float64Array;
+  /** P(node | findings, some cause is there), per node of the network. */
+  marginals: Float64Array;
+  /** Natural log of P(findings, some cause is there). */
+  logEvidence: number;
+  /** What rounding has done at most. */
+  noise: number;
+}
+
+/** Points and weights on [0, 1]. */
+type Quadrature = readonly (readonly [t: number, weight: number])[];
+
+/** Gauss–Radau with the point 1, exact for polynomials of degree 4. */
+const RADAU: Quadrature = [
+  [(4 - Math.sqrt(6)) / 10, (16 + Math.sqrt(6)) / 36],
+  [(4 + Math.sqrt(6)) / 10, (16 - Math.sqrt(6)) / 36],
+  [1, 1 / 9],
+];
+/** Gauss–Legendre, exact for degree 3. */
+const GAUSS: Quadrature = [
+  [0.5 - Math.sqrt(3) / 6, 0.5],
+  [0.5 + Math.sqrt(3) / 6, 0.5],
+];
+
+/**
+ * Which cause was the first, and which are there. A unit that comes in has something: worlds without any cause are left
+ * out. In a world with n causes each is as likely to have been the first, so P(first = r) = E[1{r}/n], and as
+ * 1/n = ∫₀¹ tⁿ⁻¹ dt it follows from networks in which every cause's presence is weighted by t: the generating function of
+ * the number of causes, integrated by Gauss–Radau, exact up to five causes at once (each costs its prior, so that more are
+ * unheard of).
+ */
+export function judge(network: NoisyOr, likelihoods: Likelihoods, causes: number): Judged {
+  const ask = weighing(network, likelihoods, causes);
+  const answers = RADAU.map(([t]) => ask(t));
+  const all = answers.at(-1)!;
+  const none = ask(0);
+  // P(no cause | findings), and from it everything given that there is one.
+  const without = Math.min(1, Math.exp(none.logEvidence - all.logEvidence));
+  const some = Math.max(1 - without, 1e-300);
+  const marginals = all.marginals.map((p, k) =>
+    Math.min(1, Math.max(0, (p - without * none.marginals[k]!) / some)),
+  );
+  return {
+    first: integrated(RADAU, answers, causes),
+    present: marginals.slice(0, causes),
+    marginals,
+    logEvidence: all.logEvidence + Math.log(some),
+    noise: Math.max(all.noise, none.noise),
+  };
+}
+
+/** P(it was the first) alone, exact up to four causes at once: half the work. */
+export function firstOf(network: NoisyOr, likelihoods: Likelihoods, causes: number): Float64Array {
+  const ask = weighing(network, likelihoods, causes);
+  return integrated(
+    GAUSS,
+    GAUSS.map(([t]) => ask(t)),
+    causes,
+  );
+}
+
+/** The network with every cause's presence weighted by t. */
+function weighing(network: NoisyOr, likelihoods: Likelihoods, causes: number): (t: number) => Answer {
+  const weighted = Float64Array.from(likelihoods);
+  return (t) => {
+    for (let r = 0; r < causes; r++) weighted[2 * r + 1] = t * likelihoods[2 * r + 1]!;
+    return network.answer(weighted);
+  };
+}
+
+function integrated(quadrature: Quadrature, answers: readonly Answer[], causes: number): Float64Array {
+  const first = new Float64Array(causes);
+  const scale = Math.max(...answers.map((a) => a.logEvidence));
+  quadrature.forEach(([t, weight], k) => {
+    const { logEvidence, marginals } = answers[k]!;
+    const share = (weight / t) * Math.exp(logEvidence - scale);
+    for (let r = 0; r < causes; r++) first[r] = first[r]! + share * marginals[r]!;
+  });
+  const total = first.reduce((sum, p) => sum + p, 0);
+  return total > 0 ? first.map((p) => p / total) : first.fill(1 / causes);
+}

@@ -1,0 +1,106 @@
+import type { Family } from './family';
+import { eliminationOrder } from './order';
+import { backward, forward, writeTape } from './tape';
+
+/** What the findings say of each variable: likelihoods [if 0, if 1] one after the other, two per variable. */
+export type Likelihoods = Float64Array;
+
+export interface Answer {
+  /** Natural log of P(findings); −∞ when they cannot be. */
+  logEvidence: number;
+  /** P(variable = 1 | findings), per variable. */
+  marginals: Float64Array;
+  /** How far rounding has carried a probability below 0 or above 1: what the digits are worth. */
+  noise: number;
+}
+
+export interface Compiled {
+  variables: number;
+  /** Entries of all tables together: what one answer costs. */
+  size: number;
+  /** Exact posteriors of every variable. */
+  answer(likelihoods: Likelihoods): Answer;
+}
+
+/** Largest sum of table entries that is still answered. */
+export const LARGEST = 2 ** 23;
+
+/**
+ * Compiles families into a program of multiplications and sums (variable elimination; Darwiche 2003 for the pass back, in
+ * which every posterior is a derivative of P(findings)). Tables are made once and used for every set of findings, each kept
+ * at a largest entry of 1, so that nothing underflows. `auxiliary` variables stand for no event: they take no findings and
+ * have no marginal. Throws a RangeError when the tables would grow beyond `LARGEST` entries: an approximate answer is never
+ * given.
+ */
+export function compile(
+  variables: number,
+  families: readonly Family[],
+  auxiliary: ReadonlySet<number> = new Set(),
+): Compiled {
+  const { cliques, size } = eliminationOrder(variables, families);
+  if (size > LARGEST)
+    throw new RangeError(
+      `The causal model of this unit needs tables of ${size} numbers, more than ${LARGEST}. Simplify the unit or describe fewer gears.`,
+    );
+  const { steps, inputs, results, values } = writeTape(variables, families, cliques, auxiliary);
+  const slopes = new Float64Array(values.length);
+  return {
+    variables,
+    size,
+    answer(likelihoods) {
+      for (let v = 0; v < variables; v++) {
+        const at = inputs[v]!;
+        if (at < 0) continue;
+        values[at] = likelihoods[2 * v]!;
+        values[at + 1] = likelihoods[2 * v + 1]!;
+      }
+      let log = 0;
+      for (const step of steps) {
+        forward(values, step);
+        if (step.sums) log += Math.log(toOne(values, step.z.at, step.z.size));
+      }
+      let sign = 1;
+      for (const { at } of results) {
+        sign *= Math.sign(values[at]!);
+        log += Math.log(Math.abs(values[at]!));
+        slopes[at] = 1;
+      }
+      for (let k = steps.length - 1; k >= 0; k--) {
+        const { z } = steps[k]!;
+        // Only ratios within a table count from here on.
+        toOne(slopes, z.at, z.size);
+        backward(values, slopes, steps[k]!);
+      }
+      const marginals = new Float64Array(variables);
+      let noise = sign > 0 ? 0 : 1;
+      for (let v = 0; v < variables; v++) {
+        const at = inputs[v]!;
+        if (at < 0) continue;
+        const [zero, one] = [values[at]! * slopes[at]!, values[at + 1]! * slopes[at + 1]!];
+        const p = one / (zero + one);
+        marginals[v] = Number.isFinite(p) ? Math.min(1, Math.max(0, p)) : 0;
+        if (Number.isFinite(p)) noise = Math.max(noise, Math.abs(p - marginals[v]!));
+      }
+      return { logEvidence: sign > 0 ? log : -Infinity, marginals, noise };
+    },
+  };
+}
+
+/** Brings the largest of a table's entries to 1, and returns what it was; a table of zeros stays as it is. */
+function toOne(all: Float64Array, at: number, size: number): number {
+  let most = 0;
+  for (let k = at; k < at + size; k++) {
+    const entry = Math.abs(all[k]!);
+    if (entry > most) most = entry;
+  }
+  if (most > 0 && most !== 1) {
+    const factor = 1 / most;
+    for (let k = at; k < at + size; k++) all[k] = all[k]! * factor;
+  }
+  return most;
+}
+
+/** Findings that say nothing: to be filled in. */
+export function noFindings(variables: number): Likelihoods {
+  return new Float64Array(2 * variables).fill(1);
+}
