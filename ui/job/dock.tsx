@@ -18,7 +18,7 @@ const Dock = styled.aside`
   h2 {
     font-size: 1.0625rem;
   }
-  h2.first:not(:first-child) {
+  p + h2 {
     margin-top: 18px;
   }
   h3 {
@@ -145,7 +145,6 @@ const STANDS = 0.5;
 /** Travels along from Suspects on: the candidates now, what moved since the last finding, and the next check. */
 export function VerdictDock() {
   const { reasoning, before, problem, retry } = useReasoning();
-  const inspection = useInspection();
   const [folded, setFolded] = useState(true);
   const trouble = problem && (
     <Trouble role="alert">
@@ -163,7 +162,7 @@ export function VerdictDock() {
       </Dock>
     );
   }
-  const { groups, causes, undetermined, contradictory, contradictions, nextChecks } = reasoning.diagnosis;
+  const { groups, causes, undetermined, nextChecks } = reasoning.diagnosis;
   const next = nextChecks[0];
   const standing = groups.filter((g) => g.probability >= STANDS).slice(0, 2);
   return (
@@ -174,17 +173,7 @@ export function VerdictDock() {
         {folded ? <ChevronUp size={22} aria-label="Open" /> : <ChevronDown size={22} aria-label="Fold" />}
       </Fold>
       {trouble}
-      {contradictory && (
-        <Trouble role="status">
-          What was told and what was found contradict each other
-          {contradictions.length > 0 &&
-            `: ${contradictions
-              .slice(0, 3)
-              .map((e) => factWords(inspection, e).toLowerCase())
-              .join('; ')}`}
-          . Check both before anything is ordered.
-        </Trouble>
-      )}
+      {reasoning.diagnosis.contradictory && <Contradiction />}
       {standing.length > 0 && <h2>What lets go</h2>}
       {standing.map((g) => (
         <Group key={g.id}>
@@ -192,7 +181,7 @@ export function VerdictDock() {
           <b>{likelihood(g.probability)}</b>
         </Group>
       ))}
-      <h2 className="first">{undetermined ? 'What failed first: not determined' : 'What failed first'}</h2>
+      <h2>{undetermined ? 'What failed first: not determined' : 'What failed first'}</h2>
       <List>
         {causes.slice(0, 5).map((cause) => {
           const change = cause.probability - (before.get(cause.id) ?? cause.probability);
@@ -223,6 +212,19 @@ export function VerdictDock() {
         </>
       )}
     </Dock>
+  );
+}
+
+/** Complaint and findings that cannot both be right. */
+function Contradiction() {
+  const inspection = useInspection();
+  const { contradictions } = useReasoning().reasoning!.diagnosis;
+  const against = contradictions.slice(0, 3).map((e) => factWords(inspection, e).toLowerCase());
+  return (
+    <Trouble role="status">
+      What was told and what was found contradict each other{against.length > 0 && `: ${against.join('; ')}`}.
+      Check both before anything is ordered.
+    </Trouble>
   );
 }
 
