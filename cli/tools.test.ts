@@ -202,6 +202,16 @@ describe('case files judged as an honest builder would', () => {
     expect(keys.filter((k: string) => k.endsWith('-frictions') || k === 'labour-overhaul')).toEqual([]);
   });
 
+  test('a folder of cases is judged in one process, and --explain prints the ledger', () => {
+    const all = pelvik('diagnose', 'tests/cases', '--json').json();
+    expect(Object.keys(all)).toEqual(expect.arrayContaining(['band-lets-go.json', 'grey-powder.json']));
+    expect(all['third-falls-to-first.json'].causes[0].id).toBe('intermediate-piston-seals:feed-loss');
+    const explained = pelvik('diagnose', 'tests/cases/third-falls-to-first.json', '--explain').out;
+    expect(explained).toMatch(/For and against: Intermediate piston seals torn/);
+    expect(explained).toMatch(/\+\d\.\d\d {2}part:intermediate-piston-seals failed/);
+    expect(pelvik('diagnose', 'docs/screenshots')).toMatchObject({ code: 1 });
+  });
+
   test('a cut-off case and an unknown slot are named with their place', () => {
     expect(pelvik('diagnose', file('cut.json', '{"format":'))).toMatchObject({ code: 1 });
     const bad = pelvik(

@@ -29,7 +29,7 @@ const CODE = { set: 0.6, stray: 0.03 };
 const NOISE = { told: 0.9, stray: 0.03 };
 /** P(what is told | what makes it likeliest): nothing ever makes a report certain. */
 const CERTAIN = 0.95;
-const LEAST = 0.001;
+const LEAST = 0.0005;
 /** Below this a fault explains nothing worth an edge. */
 const EXPLAINS = 0.02;
 /** Gear findings weighed apart. */

@@ -99,8 +99,9 @@ describe.each(shippedUnits.map((u) => [u.id, u] as const))('%s: the size of the 
   ];
   test.each(grids)('%s', (_name, behaviours) => {
     const state = behaviours.length ? told(behaviours) : {};
-    const { network } = knownOf(own, linker(own), networksOf(own), state);
-    expect(network.size).toBeLessThan(2 ** 20);
+    const known = knownOf(own, linker(own), networksOf(own), state);
+    expect(known.network.size).toBeLessThan(2 ** 20);
+    expect(judgementOf(own, known).noise).toBeLessThan(1e-9);
   });
 });
 
@@ -183,6 +184,8 @@ describe('next checks', () => {
     });
     expect(whole).toBeGreaterThan(out + 60);
     expect(out).toBeGreaterThan(near);
+    // What has been looked into is out, and so is what stood before it.
+    expect(reach({ 'part.valve-1-2.moves': { is: 'free' } })).toBe(near);
   });
   test('a check looks straight at a cause through its part or its mechanism', () => {
     expect(looksAt(model, link, 'part:pump-cover', root('pump-cover:low-output'))).toBe(true);

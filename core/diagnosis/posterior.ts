@@ -9,6 +9,7 @@ import { gearEvidence } from './complaint';
 import type { GearCode } from './complaint';
 import type { Link } from './link';
 import type { Model } from './model';
+import { stationsOut } from './reach';
 
 /** A fact with what it hangs on and its likelihoods, the weight applied: P^weight. */
 export interface Bearing {
@@ -63,9 +64,7 @@ export function knownOf(
   const bearings = facts.flatMap((fact) => bearingOf(link, fact));
   const complaints = reportsOf(model.unit, state);
   const codes = gearCodes(model, state);
-  const out = new Set(
-    below(state, 'station.').flatMap(([id, value]) => (value === true ? [id.replace(/\.out$/, '')] : [])),
-  );
+  const out = stationsOut(model.unit, state);
   return {
     opened: out.size > 0,
     out,

@@ -1,3 +1,4 @@
+import type { JobState } from '@/core/case';
 import { operationWithRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import type { Check } from './checks';
@@ -29,7 +30,19 @@ export function reachOf(unit: UnitDefinition, { out, opened }: Known): (check: C
     }
     return minutes;
   };
-  const places = new Map<string, string>([
+  const places = placesOf(unit);
+  const drains = unit.stations.find((s) => s.drains)?.id;
+  return ({ point }) => {
+    const at = point.indexOf(':');
+    const station =
+      at < 0 ? (point.startsWith('debris.') ? drains : undefined) : places.get(point.slice(at + 1));
+    return station && stations.has(station) ? toReach(station) : 0;
+  };
+}
+
+/** The station each part, set, element and solenoid is reached at. */
+function placesOf(unit: UnitDefinition): Map<string, string> {
+  return new Map([
     ...unit.parts.map((p): [string, string] => [p.id, p.station]),
     ...unit.gearsets.map((g): [string, string] => [g.id, g.station]),
     ...unit.elements.map((e): [string, string] => [e.id, e.station]),
@@ -38,11 +51,25 @@ export function reachOf(unit: UnitDefinition, { out, opened }: Known): (check: C
       unit.parts.find((p) => p.id === s.part)?.station ?? '',
     ]),
   ]);
-  const drains = unit.stations.find((s) => s.drains)?.id;
-  return ({ point }) => {
-    const at = point.indexOf(':');
-    const station =
-      at < 0 ? (point.startsWith('debris.') ? drains : undefined) : places.get(point.slice(at + 1));
-    return station && stations.has(station) ? toReach(station) : 0;
+}
+
+/** What can only be looked at when it is out: plates and what they stand in, sets, and parts. A solenoid may hang outside. */
+const OPENED = new Set(['face', 'plate', 'element', 'gearset', 'part']);
+
+/** Stations that are out: marked so, or looked into, with all that stood in their way. */
+export function stationsOut(unit: UnitDefinition, state: JobState): Set<string> {
+  const places = placesOf(unit);
+  const stations = new Map(unit.stations.map((s) => [s.id, s]));
+  const out = new Set<string>();
+  const add = (id: string) => {
+    if (out.has(id) || !stations.has(id)) return;
+    out.add(id);
+    stations.get(id)!.blockedBy.forEach(add);
   };
+  for (const slot of Object.keys(state)) {
+    const [head, id, rest] = slot.split('.') as [string, string, string?];
+    if (head === 'station' && rest === 'out' && state[slot]!.value === true) out.add(id);
+    else if (OPENED.has(head)) add(places.get(id) ?? '');
+  }
+  return out;
 }
