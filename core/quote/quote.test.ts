@@ -167,7 +167,7 @@ describe('the finding in plain words', () => {
       'unit.fluid.smell': { is: 'burnt' },
     });
     expect(quote.finding).toBe(
-      'What failed first: pump cover worn or scored: the pump cannot keep pressure. As a result the high clutch and 2-4 band slipped and burnt and the oil itself was burnt. Probably the oil pressure that applies the clutches fell, the forward clutch slipped and burnt and lining dust got into the oil as well; nobody has seen that yet.',
+      'What failed first: pump cover worn or scored: the pump cannot keep pressure. As a result the high clutch and 2-4 band slipped and burnt and the oil itself was burnt. Probably the oil pressure that applies the clutches fell and lining dust got into the oil as well; nobody has seen that yet.',
     );
   });
   test('the technician’s own words stand as they are', () => {
