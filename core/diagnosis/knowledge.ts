@@ -65,8 +65,8 @@ export interface MechanismTemplate extends Behaving {
   /** The same for a customer, in the past tense; `{e}` takes one element or a list of them. */
   plain: string;
   /**
-   * Mechanism → P(this | that). `burnt:*` stands for all of that name, `stuck:@rivals` for the elements that fight this one
-   * when they do not let go, `burnt:@neighbours` for those in the same drum, `dry:@sets`.
+   * Mechanism → P(this | that). `burnt:*` stands for all of that name, `burnt:@neighbours` for the elements in the same
+   * drum.
    */
   parents: Record<string, EffectStrength>;
   /** What lets go, as a group over its causes: words for the group. */

@@ -1,5 +1,5 @@
 import { frictionElements } from '@/core/unit';
-import type { CausalKnowledge, EffectStrength, MechanismScope, MechanismTemplate } from './knowledge';
+import type { CausalKnowledge, MechanismScope, MechanismTemplate } from './knowledge';
 import { sayAim } from './say';
 import { NOTHING } from './shows';
 import type { Aim } from './shows';
@@ -14,9 +14,6 @@ export interface Mechanism {
   words: string;
   leak: number;
 }
-
-/** A name that stands for mechanisms, with how strongly each counts. */
-export type Named = { id: string; times: number }[];
 
 const AIMS: Record<MechanismScope, (s: Structure) => Aim[]> = {
   friction: ({ unit }) => frictionElements(unit).map((e) => ({ ...NOTHING, elements: [e.id] })),
@@ -50,28 +47,19 @@ export function named(id: string, { elements, gearset, part, solenoid }: Aim): s
 }
 
 /**
- * What a name in `parents` or `effects` stands for, seen from an aim: itself, `name:*` all of that name, `name:@rivals`
- * those of the elements that fight this one, `name:@neighbours` those of the elements beside it; `name:$e` one for every
- * element of the aim, `name:$x` the way the path opens.
+ * The mechanisms a name in `parents` or `effects` stands for, seen from an aim: itself, `name:*` all of that name,
+ * `name:@neighbours` those of the elements in the same drum; `name:$e` one for every element of the aim, `name:$x` the way
+ * the path opens.
  */
-export function standsFor(s: Structure, ids: readonly string[], name: string, aim: Aim): Named {
+export function standsFor(s: Structure, ids: readonly string[], name: string, aim: Aim): string[] {
   const at = name.indexOf(':');
   const [head, hole] = [name.slice(0, at), name.slice(at + 1)];
-  if (hole === '*') return ids.filter((id) => id.startsWith(`${head}:`)).map((id) => ({ id, times: 1 }));
-  if (hole === '@rivals')
-    return [...s.rivals(aim.elements[0]!)].map(([other, times]) => ({ id: `${head}:${other}`, times }));
-  if (hole === '@neighbours')
-    return s.neighbours(aim.elements[0]!).map((other) => ({ id: `${head}:${other}`, times: 1 }));
-  if (hole === '@all') return frictionElements(s.unit).map((e) => ({ id: `${head}:${e.id}`, times: 1 }));
-  if (hole === '$e') return aim.elements.map((e) => ({ id: `${head}:${e}`, times: 1 }));
+  if (hole === '*') return ids.filter((id) => id.startsWith(`${head}:`));
+  if (hole === '@neighbours') return s.neighbours(aim.elements[0]!).map((other) => `${head}:${other}`);
+  if (hole === '$e') return aim.elements.map((e) => `${head}:${e}`);
   if (hole === '$x') {
     const path = [...s.paths].find(([, parts]) => parts.some((p) => p.id === aim.part))?.[0];
-    return path ? [{ id: `${head}:${path}`, times: 1 }] : [];
+    return path ? [`${head}:${path}`] : [];
   }
-  return [{ id: named(name, aim), times: 1 }];
-}
-
-/** A strength for what it strikes. */
-export function strengthOf(s: Structure, value: EffectStrength, target: Mechanism, times: number): number {
-  return s.strength(value, target.element) * times;
+  return [named(name, aim)];
 }

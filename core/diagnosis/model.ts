@@ -1,7 +1,7 @@
 import type { Node } from '@/core/inference';
 import type { UnitDefinition } from '@/core/unit';
 import type { Knowledge } from './knowledge';
-import { buildMechanisms, standsFor, strengthOf } from './mechanisms';
+import { buildMechanisms, standsFor } from './mechanisms';
 import type { Mechanism } from './mechanisms';
 import { buildRoots } from './roots';
 import type { Root } from './roots';
@@ -58,20 +58,20 @@ export function buildModel(unit: UnitDefinition, knowledge: Knowledge): Model {
   roots.forEach((root, r) => {
     for (const [name, value] of Object.entries(root.template.effects)) {
       checked(name, root.id);
-      for (const { id, times } of standsFor(structure, ids, name, root.aim)) {
+      for (const id of standsFor(structure, ids, name, root.aim)) {
         const node = nodeOf.get(id);
         if (node === undefined) continue;
         const k = node - roots.length;
-        join(k, r, strengthOf(structure, value, mechanisms[k]!, times));
+        join(k, r, structure.strength(value, mechanisms[k]!.element));
       }
     }
   });
   mechanisms.forEach((m, k) => {
     for (const [name, value] of Object.entries(m.template.parents)) {
       checked(name, m.id);
-      for (const { id, times } of standsFor(structure, ids, name, m.aim)) {
+      for (const id of standsFor(structure, ids, name, m.aim)) {
         const node = nodeOf.get(id);
-        if (node !== undefined) join(k, node, strengthOf(structure, value, m, times));
+        if (node !== undefined) join(k, node, structure.strength(value, m.element));
       }
     }
   });

@@ -9,7 +9,7 @@ import { gearEvidence } from './complaint';
 import type { GearCode } from './complaint';
 import type { Link } from './link';
 import type { Model } from './model';
-import { stationsOut } from './reach';
+import { stationsReached } from './reach';
 
 /** A fact with what it hangs on and its likelihoods, the weight applied: P^weight. */
 export interface Bearing {
@@ -64,7 +64,7 @@ export function knownOf(
   const bearings = facts.flatMap((fact) => bearingOf(link, fact));
   const complaints = reportsOf(model.unit, state);
   const codes = gearCodes(model, state);
-  const out = stationsOut(model.unit, state);
+  const out = stationsReached(model.unit, state);
   return {
     opened: out.size > 0,
     out,

@@ -57,7 +57,7 @@ function placesOf(unit: UnitDefinition): Map<string, string> {
 const OPENED = new Set(['face', 'plate', 'element', 'gearset', 'part']);
 
 /** Stations that are out: marked so, or looked into, with all that stood in their way. */
-export function stationsOut(unit: UnitDefinition, state: JobState): Set<string> {
+export function stationsReached(unit: UnitDefinition, state: JobState): Set<string> {
   const places = placesOf(unit);
   const stations = new Map(unit.stations.map((s) => [s.id, s]));
   const out = new Set<string>();
