@@ -2,7 +2,7 @@
 export interface Figure {
   name: string;
   value: number;
-  unit: 'ms' | 'kB' | 'count' | 'times';
+  unit: 'ms' | 'kB' | 'count' | 'times' | 'share';
   budget: number;
   of: string;
 }

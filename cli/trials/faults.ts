@@ -3,8 +3,8 @@ import type { Browser, BrowserContext, Page, Route } from 'playwright-core';
 import shop from '@/data/demo/shop.json';
 import { CHROMIUM_FLAGS } from '../chromium-flags';
 import { chromium, ensureDebian } from '../system';
-import { dice } from './dice';
-import type { Dice } from './dice';
+import { dice } from '../dice';
+import type { Dice } from '../dice';
 import { LIMIT_MS } from './stack';
 import type { Stack } from './stack';
 

@@ -1,7 +1,7 @@
 import unit from '@/data/units/ostrel-four.json';
 import { OURS, signIn } from '../sign-in';
-import { dice } from './dice';
-import type { Dice } from './dice';
+import { dice } from '../dice';
+import type { Dice } from '../dice';
 import { LIMIT_MS } from './stack';
 import type { Stack } from './stack';
 

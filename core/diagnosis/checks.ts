@@ -25,6 +25,17 @@ export interface NextCheck extends Check {
   reach: number;
   /** It looks straight at the leading cause. */
   confirms: boolean;
+  /** What may come out, the likeliest first. */
+  results: CheckResult[];
+}
+
+/** What a check may show, and what would then be thought. */
+export interface CheckResult {
+  level: string;
+  /** P(it comes out so | findings). */
+  chance: number;
+  /** The causes then likeliest to have been first, and those that are now. */
+  then: { id: string; probability: number }[];
 }
 
 type FindLink = (point: string) => Link | null;
@@ -56,7 +67,7 @@ export function nextChecks(model: Model, link: FindLink, judgement: Judgement): 
     .map((check) => {
       const confirms = looksAt(model, link, check.point, leader);
       const reach = minutes(check);
-      return { ...check, reach, confirms, gain: mostInformation(judgement, link(check.point)) };
+      return { ...check, reach, confirms, gain: mostInformation(judgement, link(check.point)), results: [] };
     })
     .filter((c) => c.gain > LEAST_BITS || c.confirms)
     .sort((a, b) => worth(b) - worth(a));
@@ -64,9 +75,10 @@ export function nextChecks(model: Model, link: FindLink, judgement: Judgement): 
   for (const check of bounds) {
     const shown = checks[SHOWN - 1];
     if (shown && worth(check) < worth(shown)) break;
-    const gain = information(model, judgement, link(check.point)!);
+    const outcomes = outcomesOf(model, judgement, link(check.point)!);
+    const gain = information(judgement, outcomes);
     if (gain <= LEAST_BITS && !check.confirms) continue;
-    checks.push({ ...check, gain });
+    checks.push({ ...check, gain, results: resultsOf(model, judgement, outcomes) });
     checks.sort((a, b) => worth(b) - worth(a));
   }
   return checks;
@@ -160,33 +172,69 @@ function mostInformation({ marginals }: Judgement, link: Link | null): number {
   }, 0);
 }
 
-/** Mutual information between the check's result and the first cause: Σ P(l) Σ P(r|l) log2 P(r|l)/P(r). Exact. */
-function information(model: Model, judgement: Judgement, link: Link): number {
-  const { first, marginals, known } = judgement;
+/** One way a check may come out: P(it does), and P(first) then. */
+interface Outcome {
+  level: string;
+  chance: number;
+  then: Float64Array;
+}
+
+/** Every way a check may come out. Exact. */
+function outcomesOf(
+  model: Model,
+  { first, marginals, known, assuming, logEvidence }: Judgement,
+  link: Link,
+): Outcome[] {
   const [node] = link.nodes;
   if (link.nodes.length > 1) {
     // A result that bears on several causes at once: each level is tried.
-    const levels = Object.values(link.levels).map(([absent, present]) => {
+    const outcomes = Object.entries(link.levels).map(([level, [absent, present]]) => {
       const said = Float64Array.from(known.likelihoods);
       for (const k of link.nodes) {
         said[2 * k] = said[2 * k]! * absent;
         said[2 * k + 1] = said[2 * k + 1]! * present;
       }
-      const { first: then, logEvidence } = judge(known.network, said, model.roots.length);
-      return { then, p: Math.exp(logEvidence - judgement.logEvidence) };
+      const judged = judge(known.network, said, model.roots.length);
+      return { level, then: judged.first, chance: Math.exp(judged.logEvidence - logEvidence) };
     });
-    const total = levels.reduce((sum, l) => sum + l.p, 0);
-    return levels.reduce((bits, { then, p }) => bits + (p / total) * divergence(then, first), 0);
+    const total = outcomes.reduce((sum, l) => sum + l.chance, 0);
+    return outcomes.map((o) => ({ ...o, chance: o.chance / total }));
   }
   const on = marginals[node!]!;
-  if (on <= 0 || on >= 1) return 0;
-  const there = judgement.assuming(node!);
+  if (on <= 0 || on >= 1) return [];
+  const there = assuming(node!);
   const gone = first.map((p, r) => Math.max(0, (p - on * there[r]!) / (1 - on)));
-  return Object.values(link.levels).reduce((bits, [absent, present]) => {
+  return Object.entries(link.levels).map(([level, [absent, present]]) => {
     const [a, b] = [on * present, (1 - on) * absent];
-    const then = first.map((_, r) => (a * there[r]! + b * gone[r]!) / (a + b));
-    return bits + (a + b) * divergence(then, first);
-  }, 0);
+    return { level, chance: a + b, then: first.map((_, r) => (a * there[r]! + b * gone[r]!) / (a + b)) };
+  });
+}
+
+/** Mutual information between the check's result and the first cause: Σ P(l) Σ P(r|l) log2 P(r|l)/P(r). */
+function information({ first }: Judgement, outcomes: readonly Outcome[]): number {
+  return outcomes.reduce((bits, { then, chance }) => bits + chance * divergence(then, first), 0);
+}
+
+/** So many causes are named of what would then be thought, and of what is thought now. */
+const NAMED = 4;
+
+function resultsOf({ roots }: Model, { first }: Judgement, outcomes: readonly Outcome[]): CheckResult[] {
+  const leading = (p: Float64Array) =>
+    roots
+      .map((_, r) => r)
+      .sort((a, b) => p[b]! - p[a]!)
+      .slice(0, NAMED);
+  const now = leading(first);
+  const total = outcomes.reduce((sum, o) => sum + o.chance, 0);
+  return outcomes
+    .map(({ level, chance, then }) => ({
+      level,
+      chance: chance / total,
+      then: [...new Set([...leading(then), ...now])]
+        .map((r) => ({ id: roots[r]!.id, probability: then[r]! }))
+        .sort((a, b) => b.probability - a.probability),
+    }))
+    .sort((a, b) => b.chance - a.chance);
 }
 
 function divergence(then: Float64Array, before: Float64Array): number {

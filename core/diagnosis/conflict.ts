@@ -1,4 +1,4 @@
-import { judge } from './first';
+import { judge, logEvidenceOf } from './first';
 import type { Judgement } from './judgement';
 import { sayBearing } from './ledger';
 import type { Evidence } from './ledger';
@@ -35,7 +35,7 @@ export function conflictOf(model: Model, networks: Networks, judgement: Judgemen
       told ? known.complaints : [],
       told ? known.codes : [],
     );
-    return judge(network, likelihoods, causes).logEvidence + logScale;
+    return logEvidenceOf(network, likelihoods, causes) + logScale;
   };
   const told = known.complaints.length + known.codes.length > 0;
   const between =

@@ -56,6 +56,21 @@ export function judge(network: NoisyOr, likelihoods: Likelihoods, causes: number
   };
 }
 
+/** Natural log of P(findings, some cause is there) alone. */
+export function logEvidenceOf(network: NoisyOr, likelihoods: Likelihoods, causes: number): number {
+  const all = network.logEvidence(likelihoods);
+  const none = network.logEvidence(weighted(likelihoods, causes, 0));
+  return all + Math.log(Math.max(1 - Math.min(1, Math.exp(none - all)), 1e-300));
+}
+
+/** P(it is there | findings, some cause is) alone: no cause is there in a world without any. */
+export function presentOf(network: NoisyOr, likelihoods: Likelihoods, causes: number): Float64Array {
+  const { logEvidence, marginals } = network.answer(likelihoods);
+  const none = network.logEvidence(weighted(likelihoods, causes, 0));
+  const some = Math.max(1 - Math.min(1, Math.exp(none - logEvidence)), 1e-300);
+  return marginals.slice(0, causes).map((p) => Math.min(1, p / some));
+}
+
 /** P(it was the first) alone, exact up to four causes at once: half the work. */
 export function firstOf(network: NoisyOr, likelihoods: Likelihoods, causes: number): Float64Array {
   const ask = weighing(network, likelihoods, causes);
@@ -68,11 +83,13 @@ export function firstOf(network: NoisyOr, likelihoods: Likelihoods, causes: numb
 
 /** The network with every cause's presence weighted by t. */
 function weighing(network: NoisyOr, likelihoods: Likelihoods, causes: number): (t: number) => Answer {
-  const weighted = Float64Array.from(likelihoods);
-  return (t) => {
-    for (let r = 0; r < causes; r++) weighted[2 * r + 1] = t * likelihoods[2 * r + 1]!;
-    return network.answer(weighted);
-  };
+  return (t) => network.answer(weighted(likelihoods, causes, t));
+}
+
+function weighted(likelihoods: Likelihoods, causes: number, t: number): Likelihoods {
+  const all = Float64Array.from(likelihoods);
+  for (let r = 0; r < causes; r++) all[2 * r + 1] = t * likelihoods[2 * r + 1]!;
+  return all;
 }
 
 function integrated(quadrature: Quadrature, answers: readonly Answer[], causes: number): Float64Array {

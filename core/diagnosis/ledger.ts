@@ -1,5 +1,5 @@
 import type { Likelihoods } from '@/core/inference';
-import { judge } from './first';
+import { presentOf } from './first';
 import type { Judgement } from './judgement';
 import type { Model } from './model';
 import { put } from './posterior';
@@ -36,7 +36,7 @@ export function ledgerOf(model: Model, networks: Networks, judgement: Judgement)
     else
       anew.push({
         said: sayBearing(bearing),
-        present: judge(known.network, without(known.likelihoods, bearing), causes).present,
+        present: presentOf(known.network, without(known.likelihoods, bearing), causes),
       });
   }
   if (known.complaints.length || known.codes.length) {
@@ -48,7 +48,7 @@ export function ledgerOf(model: Model, networks: Networks, judgement: Judgement)
         caution: null,
         slots: [...new Set([...known.complaints, ...known.codes].map((c) => c.slot))],
       },
-      present: judge(network, likelihoods, causes).present,
+      present: presentOf(network, likelihoods, causes),
     });
   }
   return (root) => {

@@ -32,8 +32,48 @@ export function linker(model: Model): (point: string) => Link | null {
 
 function linkTo(model: Model, template: ObservationTemplate, target: string): Link | null {
   const on = template.on.replaceAll(/\$[epsgt]/g, target);
-  const nodes = on.startsWith('root') ? rootsOn(model, on, target) : mechanismOn(model, on);
-  return nodes.length ? { nodes, direct: on.startsWith('root'), levels: template.levels } : null;
+  const direct = on.startsWith('root');
+  const found = direct ? rootsOn(model, on, target) : mechanismOn(model, on);
+  const any = model.anyOf.get(found.join());
+  const nodes = any === undefined ? found : [any];
+  return nodes.length ? { nodes, direct, levels: levelsOf(model, template, found, target) } : null;
+}
+
+/**
+ * A set fails when one of its members does: one that is looked at by itself shows it with its share only, and one that is
+ * sound leaves the others.
+ */
+function levelsOf(
+  { roots }: Model,
+  { levels }: ObservationTemplate,
+  found: readonly number[],
+  target: string,
+): Link['levels'] {
+  const members = found.map((r) => roots[r]?.parts ?? []).find((parts) => parts.indexOf(target) > 0);
+  if (!members) return levels;
+  const share = 1 / (members.length - 1);
+  return Object.fromEntries(
+    Object.entries(levels).map(([level, [absent, present]]) => [
+      level,
+      [absent, share * present + (1 - share) * absent],
+    ]),
+  );
+}
+
+/** Causes more than this are too far apart to be one thing looked at. */
+const ONE_THING = 6;
+
+/**
+ * Sets of causes that one look at one thing cannot tell apart (a cracked drum leaks or parts): it shows that any of them is
+ * there. What speaks of causes all over the unit (codes, a rebuild) is left to speak of each by itself.
+ */
+export function lookedAtTogether(model: Omit<Model, 'anyOf'>): number[][] {
+  const { unit } = model;
+  const targets = [...unit.parts, ...unit.solenoids, ...unit.elements].map((x) => x.id);
+  return model.knowledge.causal.observations
+    .filter(({ on, point }) => on.startsWith('root') && /\$[eps]$/.test(point))
+    .flatMap(({ on }) => targets.map((id) => rootsOn(model, on.replaceAll(/\$[eps]/g, id), id)))
+    .filter((nodes) => nodes.length > 1 && nodes.length <= ONE_THING);
 }
 
 function mechanismOn({ nodeOf }: Model, id: string): number[] {
@@ -44,11 +84,9 @@ function mechanismOn({ nodeOf }: Model, id: string): number[] {
 const way = ({ template, mode }: Model['roots'][number]) => template.variant ?? mode;
 
 /** `root-part[:MODE|MODE]`, `root-solenoid[:MODE]`, `root-mode:M`, `root:ID`, `root-feeder:KIND|KIND`. */
-function rootsOn(model: Model, on: string, target: string): number[] {
+function rootsOn(model: Omit<Model, 'anyOf'>, on: string, target: string): number[] {
   const at = on.indexOf(':');
   const [head, rest] = at < 0 ? [on, null] : [on.slice(0, at), on.slice(at + 1)];
-  const bad = head === 'root-part' && rest === null ? model.badPart.get(target) : undefined;
-  if (bad !== undefined) return [bad];
   const wanted = rest?.split('|');
   const fits = (root: Model['roots'][number]) => {
     switch (head) {

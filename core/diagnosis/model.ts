@@ -1,6 +1,7 @@
 import type { Node } from '@/core/inference';
 import type { UnitDefinition } from '@/core/unit';
 import type { Knowledge } from './knowledge';
+import { lookedAtTogether } from './link';
 import { buildMechanisms, standsFor } from './mechanisms';
 import type { Mechanism } from './mechanisms';
 import { buildRoots } from './roots';
@@ -32,8 +33,8 @@ export interface Model {
   behavers: Behaver[];
   /** Node by mechanism id. */
   nodeOf: ReadonlyMap<string, number>;
-  /** For a part that can fail in more than one way: the node of its having failed in any. */
-  badPart: ReadonlyMap<string, number>;
+  /** Causes one look cannot tell apart, by their numbers joined: the node of any of them being there. */
+  anyOf: ReadonlyMap<string, number>;
   /** Who feeds an element, as roots. */
   feeders(element: string, kinds: readonly string[]): Root[];
 }
@@ -82,13 +83,6 @@ export function buildModel(unit: UnitDefinition, knowledge: Knowledge): Model {
       parents: [...parents[k]!].map(([index, strength]) => ({ index, strength })),
     })),
   ];
-  // A part that can fail in more than one way is bad if it has failed in any: its state is one finding, not one per way.
-  const badPart = new Map<string, number>();
-  for (const part of new Set(roots.flatMap((r) => r.parts))) {
-    const ways = roots.flatMap((r, k) => (r.parts.includes(part) ? [k] : []));
-    if (ways.length > 1)
-      badPart.set(part, nodes.push({ leak: 0, parents: ways.map((index) => ({ index, strength: 1 })) }) - 1);
-  }
   const behavers = [
     ...roots.map((r, node) => ({ node, template: r.template, aim: r.aim })),
     ...mechanisms.map((m, k) => ({ node: roots.length + k, template: m.template, aim: m.aim })),
@@ -100,7 +94,7 @@ export function buildModel(unit: UnitDefinition, knowledge: Knowledge): Model {
     }))
     .filter((b) => b.signs.length > 0 || b.heard !== null);
   const kindOf = new Map(unit.parts.map((p) => [p.id, p.kind ?? '']));
-  return {
+  const model = {
     unit,
     knowledge,
     structure,
@@ -109,10 +103,18 @@ export function buildModel(unit: UnitDefinition, knowledge: Knowledge): Model {
     nodes,
     behavers,
     nodeOf,
-    badPart,
-    feeders: (element, kinds) =>
+    feeders: (element: string, kinds: readonly string[]) =>
       roots.filter(
         (r) => r.aim.elements.includes(element) && r.part !== null && kinds.includes(kindOf.get(r.part)!),
       ),
   };
+  // The state of a part that can fail in more than one way is one finding, not one per way.
+  const anyOf = new Map<string, number>();
+  for (const together of lookedAtTogether(model))
+    if (!anyOf.has(together.join()))
+      anyOf.set(
+        together.join(),
+        nodes.push({ leak: 0, parents: together.map((index) => ({ index, strength: 1 })) }) - 1,
+      );
+  return { ...model, anyOf };
 }

@@ -1,6 +1,6 @@
 import { below } from '@/core/case';
 import type { Complaint, JobState } from '@/core/case';
-import { factsOf } from '@/core/facts';
+import { factsOf, partFact } from '@/core/facts';
 import type { Fact } from '@/core/facts';
 import { noFindings, noisyOr } from '@/core/inference';
 import type { Likelihoods, Node, NoisyOr } from '@/core/inference';
@@ -61,7 +61,7 @@ export function knownOf(
   state: JobState,
 ): Known {
   const facts = factsOf(model.unit, state, model.knowledge);
-  const bearings = facts.flatMap((fact) => bearingOf(link, fact));
+  const bearings = bearingsOf(model, link, facts);
   const complaints = reportsOf(model.unit, state);
   const codes = gearCodes(model, state);
   const out = stationsReached(model.unit, state);
@@ -102,6 +102,35 @@ function times(likelihoods: Likelihoods, node: number, absent: number, present: 
   likelihoods[2 * node] = most > 0 ? zero / most : 0;
   likelihoods[2 * node + 1] = most > 0 ? one / most : 0;
   return Math.log(most);
+}
+
+/** A mechanism set off by a cause so surely shows the cause itself: a lock-up lining that is off, a filter that is blocked. */
+const ALL_BUT_ITSELF = 0.94;
+
+/**
+ * The facts as evidence. The state of a part is made of everything that was read of it; what bears on the part's own
+ * failing already by a point of its own is left out of it, and the rest counts only where it tells more: a lock-up lining
+ * that is gone is not a failed converter besides.
+ */
+function bearingsOf(model: Model, link: (point: string) => Link | null, facts: readonly Fact[]): Bearing[] {
+  const whole = facts.filter((f) => f.readings !== undefined);
+  const bearings = facts.filter((f) => f.readings === undefined).flatMap((f) => bearingOf(link, f));
+  const nodesOf = new Map<string, number[]>();
+  for (const { fact, link: found } of bearings)
+    for (const slot of fact.slots) nodesOf.set(slot, [...(nodesOf.get(slot) ?? []), ...found.nodes]);
+  for (const fact of whole) {
+    const id = fact.point.slice(fact.point.indexOf(':') + 1);
+    const shows = (node: number): boolean =>
+      node < model.roots.length
+        ? model.roots[node]!.parts.includes(id)
+        : model.nodes[node]!.parents.some((p) => p.strength > ALL_BUT_ITSELF && shows(p.index));
+    const said = fact.readings!.filter((r) => nodesOf.get(r.slot)?.some(shows));
+    const rest = fact.readings!.filter((r) => !said.includes(r));
+    const worst = Math.max(0, ...said.map((r) => r.severity));
+    if (rest.length && (worst === 0 || rest.some((r) => r.severity > worst)))
+      bearings.push(...bearingOf(link, partFact(id, rest)));
+  }
+  return bearings;
 }
 
 function bearingOf(link: (point: string) => Link | null, fact: Fact): Bearing[] {

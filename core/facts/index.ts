@@ -1,5 +1,6 @@
 export { factsOf } from './facts';
-export { factWords } from './words';
+export { answerWords, factWords } from './words';
 export { packOf } from './linings';
+export { partFact } from './parts';
 export { pattern } from './types';
 export type { DerivedFact, DerivedFacts, Fact, FactKnowledge } from './types';

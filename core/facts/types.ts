@@ -14,6 +14,16 @@ export interface Fact {
   /** Why the weight is not 1. */
   caution?: string;
   severity?: number;
+  /** What the state of a part was made of: every point that tells of it. */
+  readings?: readonly Reading[];
+}
+
+/** How bad one point found a part. */
+export interface Reading {
+  slot: string;
+  severity: number;
+  /** The part was graded as a whole. */
+  whole: boolean;
 }
 
 /** `data/knowledge/derived-facts.json`: facts that follow from others. */

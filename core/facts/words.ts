@@ -48,11 +48,20 @@ export function factWords(
   const known = inspection.catalogue.point(head);
   const subject = target === undefined ? null : subjectNamed(inspection, target, known?.file.of);
   if (known) {
-    const said = MEASURED[level] ?? levelWords(known, level).toLowerCase();
+    const said = answerWords(inspection, { point, level });
     return `${subject ? pointWords(subject, known) : `${known.file.words}, ${known.point.words.toLowerCase()}`}: ${said}`;
   }
   const words = [subject?.name, WORDS[head] ?? head].filter(Boolean).join(' ');
-  return `${words.charAt(0).toUpperCase()}${words.slice(1)}: ${level.replaceAll('-', ' ')}`;
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}: ${answerWords(inspection, { point, level })}`;
+}
+
+/** What came out, alone: "seen", "over its limit". */
+export function answerWords(
+  { catalogue }: Inspection,
+  { point, level }: { point: string; level: string },
+): string {
+  const known = catalogue.point(point.split(':')[0]!);
+  return known ? (MEASURED[level] ?? levelWords(known, level).toLowerCase()) : level.replaceAll('-', ' ');
 }
 
 /** The thing a fact is about: facts of plates and faces are about their element. */

@@ -22,6 +22,8 @@ export interface NoisyOr {
   size: number;
   /** Likelihoods of the nodes only, two each; marginals of the nodes only. */
   answer(likelihoods: Likelihoods): Answer;
+  /** Natural log of P(findings) alone. */
+  logEvidence(likelihoods: Likelihoods): number;
 }
 
 /**
@@ -56,6 +58,10 @@ export function noisyOr(nodes: readonly Node[]): NoisyOr {
   return {
     nodes: nodes.length,
     size: compiled.size,
+    logEvidence(likelihoods) {
+      all.set(likelihoods);
+      return compiled.logEvidence(all);
+    },
     answer(likelihoods) {
       all.set(likelihoods);
       const { logEvidence, marginals, noise } = compiled.answer(all);

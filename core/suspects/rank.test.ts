@@ -79,3 +79,10 @@ describe('suspects from the complaint grid alone', () => {
     expect(sum).toBeCloseTo(1, 9);
   });
 });
+
+test('what is told of a gear is shared out over the words, whatever it does', () => {
+  const { note, ...rows } = behaviour;
+  expect(note).toContain('sums to 1');
+  for (const row of Object.values(rows))
+    expect(Object.values(row).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+});

@@ -3,17 +3,17 @@ import { useState } from 'react';
 import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { valueOf } from '@/core/case';
-import type { Cause } from '@/core/diagnosis';
 import { factWords } from '@/core/facts';
 import { findingWords } from '@/core/quote';
 import { SlotText } from '@/ui/job/fields';
 import { useJob, useReasoning } from '@/ui/job/provider';
 import { useInspection } from '@/ui/inspection/use-inspection';
-import { checkTime, likelihood } from '@/ui/job/words';
+import { likelihood } from '@/ui/job/words';
 import { Button, Notice, Page, Section, Stack } from '@/ui/system';
 import { ChainMap } from './chain-map';
 import { Commit } from './commit';
 import { EvidenceLedger, Ledger } from './ledger';
+import { WhatIf } from './what-if';
 
 const Candidates = styled.ol`
   display: grid;
@@ -59,6 +59,7 @@ export function CauseStage() {
   const commit = valueOf(state, 'cause.commit');
   const wanted = chosen ?? commit?.cause;
   const cause = diagnosis.causes.find((c) => c.id === wanted && c.chain.length) ?? diagnosis.causes[0]!;
+  const leading = cause.id === diagnosis.causes[0]!.id;
   return (
     <Page>
       {diagnosis.contradictory && <Contradictions />}
@@ -90,7 +91,7 @@ export function CauseStage() {
           ))}
         </Candidates>
       </Section>
-      {cause.id === diagnosis.causes[0]!.id && diagnosis.upstream.length > 0 && (
+      {leading && diagnosis.upstream.length > 0 && (
         <Section
           title="Who did it"
           note="This candidate names damage; something else must have done it. Worked out without the complaint, which tells of the damage alone."
@@ -98,7 +99,11 @@ export function CauseStage() {
           <Behind />
         </Section>
       )}
-      <Section wide title="Chain" note="From the first cause on. Dashed: inferred, nobody has seen it.">
+      <Section
+        wide
+        title="Chain"
+        note="From the first cause on; beside each step what was found of it. Dashed: inferred, nobody has seen it."
+      >
         <ChainMap chain={cause.chain} />
       </Section>
       <Section
@@ -106,9 +111,13 @@ export function CauseStage() {
         note="How each finding changes the odds of this candidate against all others."
       >
         <EvidenceLedger cause={cause} />
+        {leading && diagnosis.unexplained.length > 0 && <Unexplained />}
       </Section>
-      <Section title="Left open">
-        <LeftOpen cause={cause} />
+      <Section
+        title="What if this came out"
+        note="Not looked at yet, and what it may show. Press an answer to see what would then be thought; nothing is recorded."
+      >
+        <WhatIf key={cause.id} cause={cause} />
       </Section>
       <Section title="Commit" note="The scope, the quote and the customer’s words stand on it.">
         <Commit key={cause.id} cause={cause} commit={commit} />
@@ -171,37 +180,14 @@ function Behind() {
   );
 }
 
-function LeftOpen({ cause }: { cause: Cause }) {
+/** Findings the leading candidate leaves unexplained. */
+function Unexplained() {
   const inspection = useInspection();
-  const { reasoning } = useReasoning();
-  const { unexplained, nextChecks, causes } = reasoning!.diagnosis;
-  const telling = nextChecks.filter((c) => c.gain >= 0.005).slice(0, 5);
-  const leading = cause.id === causes[0]!.id;
+  const { unexplained } = useReasoning().reasoning!.diagnosis;
   return (
-    <Stack>
-      {leading && unexplained.length > 0 && (
-        <p>
-          Not explained by it: {unexplained.map((e) => factWords(inspection, e).toLowerCase()).join('; ')}.
-        </p>
-      )}
-      {telling.length === 0 && <p>Nothing still to be looked at would move the ranking much.</p>}
-      {telling.length > 0 && (
-        <div>
-          <p>Not looked at yet, and what it could tell:</p>
-          <Ledger>
-            <tbody>
-              {telling.map((c) => (
-                <tr key={c.point}>
-                  <td>{c.words}</td>
-                  <td className="odds">{c.gain.toFixed(2)} bit</td>
-                  <td className="odds">{checkTime(c)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </Ledger>
-        </div>
-      )}
-    </Stack>
+    <Notice>
+      Not explained by it: {unexplained.map((e) => factWords(inspection, e).toLowerCase()).join('; ')}.
+    </Notice>
   );
 }
 

@@ -1,138 +1,229 @@
 'use client';
+import { useMemo } from 'react';
 import styled from 'styled-components';
+import { valueOf } from '@/core/case';
+import type { Finding, JobState } from '@/core/case';
 import type { ChainStep } from '@/core/diagnosis';
+import { findingWords } from '@/core/inspection';
 import type { Inspection } from '@/core/inspection';
 import { useInspection } from '@/ui/inspection/use-inspection';
+import { useJob } from '@/ui/job/provider';
 import { slotWords } from '@/ui/job/slot-words';
-import { percent } from '@/ui/job/words';
+import { likelihood } from '@/ui/job/words';
+import { layoutChain } from './chain-layout';
+import type { MapNode } from './chain-layout';
 
-const Map = styled.figure`
-  overflow-x: auto;
+/** A drawing where there is room for one, the same as a list where there is not. */
+const Figure = styled.figure`
+  > div {
+    overflow-x: auto;
+  }
   svg {
     display: block;
+    max-width: none;
   }
-  text {
-    font-family: var(--body);
+  > ol {
+    display: none;
+  }
+  @media (max-width: 719px) {
+    > div {
+      display: none;
+    }
+    > ol {
+      display: grid;
+    }
   }
 `;
 
-const WIDE = 182;
-const TALL = 86;
-const GAP_X = 34;
-const GAP_Y = 14;
+/** Each step hangs on the one it follows from. */
+const Steps = styled.ol`
+  gap: 0;
+  li {
+    position: relative;
+    padding: 0 0 14px 26px;
+  }
+  li::before {
+    content: '';
+    position: absolute;
+    left: 4px;
+    top: 6px;
+    width: 11px;
+    height: 11px;
+    border: 1.8px solid var(--ink);
+    background: var(--page);
+  }
+  li[data-kind='first']::before {
+    background: var(--ink);
+  }
+  li[data-kind='inferred']::before {
+    border-style: dashed;
+  }
+  li:not(:last-child)::after {
+    content: '';
+    position: absolute;
+    left: 10px;
+    top: 21px;
+    bottom: -5px;
+    border-left: 1.8px solid var(--ink);
+  }
+  b {
+    display: block;
+    font-weight: 620;
+    line-height: 1.25;
+  }
+  small {
+    display: block;
+    color: var(--ink-soft);
+    font-size: 0.9375rem;
+  }
+`;
 
-/** The chain drawn from root to findings: each column one step further from the first cause. */
+/** The chain drawn from the first cause to what was found; on a narrow screen a list. */
 export function ChainMap({ chain }: { chain: ChainStep[] }) {
   const inspection = useInspection();
-  const places = layout(chain);
-  const width = Math.max(...places.map((p) => p.x)) + WIDE + 8;
-  const height = Math.max(...places.map((p) => p.y)) + TALL + 8;
+  const { state } = useJob();
+  const { nodes, edges, width, height } = useMemo(
+    () => layoutChain(chain, (slot) => saidAt(inspection, state, slot), noteOf),
+    [chain, inspection, state],
+  );
+  const wordsOf = new Map(chain.map((s) => [s.id, s.words]));
   return (
-    <Map tabIndex={0} aria-label="Chain of causes">
-      <svg
-        width={width}
-        height={height}
-        viewBox={`0 0 ${width} ${height}`}
-        role="img"
-        aria-label={`Chain: ${chain.map((s) => s.words).join(', then ')}`}
-      >
-        <defs>
-          <marker
-            id="chain-arrow"
-            viewBox="0 0 10 10"
-            refX="9"
-            refY="5"
-            markerWidth="8"
-            markerHeight="8"
-            orient="auto"
-          >
-            <path d="M0 0 10 5 0 10z" fill="var(--ink)" />
-          </marker>
-        </defs>
-        {places.flatMap((to) =>
-          to.step.from.map((id) => {
-            const from = places.find((p) => p.step.id === id);
-            if (!from) return null;
-            const x1 = from.x + WIDE;
-            const x2 = to.x;
-            const mid = (x1 + x2) / 2;
-            return (
-              <path
-                key={`${id}-${to.step.id}`}
-                d={`M${x1} ${from.y + TALL / 2}C${mid} ${from.y + TALL / 2} ${mid} ${to.y + TALL / 2} ${x2 - 2} ${to.y + TALL / 2}`}
-                fill="none"
-                stroke="var(--ink)"
-                strokeWidth={1.6}
-                markerEnd="url(#chain-arrow)"
-              />
-            );
-          }),
-        )}
-        {places.map(({ step, x, y }, k) => (
-          <g key={step.id} transform={`translate(${x} ${y})`}>
-            <rect
-              width={WIDE}
-              height={TALL}
-              fill={k === 0 ? 'var(--ink)' : 'var(--inset)'}
-              stroke="var(--ink)"
-              strokeWidth={step.slots.length ? 1.6 : 1.2}
-              strokeDasharray={step.slots.length || k === 0 ? undefined : '5 4'}
+    <Figure>
+      <div tabIndex={0} role="group" aria-label="Chain of causes, drawn">
+        <svg
+          width={width}
+          height={height}
+          viewBox={`0 0 ${width} ${height}`}
+          role="img"
+          aria-label={`Chain: ${chain.map((s) => s.words).join(', then ')}`}
+        >
+          <defs>
+            <marker
+              id="chain-arrow"
+              viewBox="0 0 10 10"
+              refX="9"
+              refY="5"
+              markerWidth="7"
+              markerHeight="7"
+              orient="auto"
+            >
+              <path d="M0 0 10 5 0 10z" fill="var(--ink)" />
+            </marker>
+          </defs>
+          {edges.map((e) => (
+            <path
+              key={`${e.from} ${e.to}`}
+              d={curve(e.points)}
+              fill="none"
+              stroke={e.shows ? 'var(--rule-strong)' : 'var(--ink)'}
+              strokeWidth={e.shows ? 1.4 : 1.7}
+              strokeDasharray={e.shows ? '1.5 4' : undefined}
+              strokeLinecap="round"
+              markerEnd={e.shows ? undefined : 'url(#chain-arrow)'}
             />
-            <foreignObject width={WIDE} height={TALL}>
-              <Box $first={k === 0}>
-                <b>{step.words.charAt(0).toUpperCase() + step.words.slice(1)}</b>
-                <span>
-                  {step.slots.length
-                    ? `seen: ${seen(inspection, step.slots)}`
-                    : k === 0
-                      ? 'not looked at directly'
-                      : `inferred, ${percent(step.probability)}`}
-                </span>
-              </Box>
-            </foreignObject>
-          </g>
+          ))}
+          {nodes.map((node) => (
+            <Node key={node.id} node={node} />
+          ))}
+        </svg>
+      </div>
+      <Steps aria-label="Chain of causes">
+        {chain.map((step, k) => (
+          <li key={step.id} data-kind={k === 0 ? 'first' : step.slots.length ? 'seen' : 'inferred'}>
+            <b>{step.words.charAt(0).toUpperCase() + step.words.slice(1)}</b>
+            {step.from.length > 0 && k > 1 && (
+              <small>from: {step.from.map((id) => wordsOf.get(id) ?? id).join('; ')}</small>
+            )}
+            <small>
+              {step.slots.length ? `seen: ${listed(inspection, state, step.slots)}` : noteOf(step, k === 0)}
+            </small>
+          </li>
         ))}
-      </svg>
-    </Map>
+      </Steps>
+    </Figure>
   );
 }
 
-const Box = styled.div<{ $first: boolean }>`
+function noteOf({ slots, probability }: ChainStep, first: boolean): string {
+  if (slots.length) return '';
+  return first ? 'not looked at itself' : `inferred, ${likelihood(probability)}`;
+}
+
+function Node({ node: { x, y, width, height, kind, words, note } }: { node: MapNode }) {
+  return (
+    <g transform={`translate(${x - width / 2} ${y - height / 2})`}>
+      {kind === 'finding' ? (
+        <line y1={4} y2={height - 4} stroke="var(--accent)" strokeWidth={3.5} />
+      ) : (
+        <rect
+          width={width}
+          height={height}
+          rx={2}
+          fill={kind === 'first' ? 'var(--ink)' : 'var(--inset)'}
+          stroke="var(--ink)"
+          strokeWidth={kind === 'seen' ? 1.7 : 1.2}
+          strokeDasharray={kind === 'inferred' ? '5 4' : undefined}
+        />
+      )}
+      <foreignObject width={width} height={height}>
+        <Box data-kind={kind}>
+          <span>{words}</span>
+          {note && <small>{note}</small>}
+        </Box>
+      </foreignObject>
+    </g>
+  );
+}
+
+const Box = styled.div`
   height: 100%;
-  padding: 8px 10px;
+  padding: 0 10px;
   display: grid;
   align-content: center;
-  gap: 3px;
-  color: ${(p) => (p.$first ? 'var(--sheet)' : 'var(--ink)')};
+  color: var(--ink);
+  font-family: var(--body);
   font-size: 0.875rem;
-  line-height: 1.2;
-  font-stretch: 90%;
+  line-height: 17px;
+  font-stretch: 88%;
+  font-weight: 620;
   overflow: hidden;
-  b {
-    font-weight: 650;
+  &[data-kind='first'] {
+    color: var(--sheet);
   }
-  span {
-    opacity: 0.82;
+  &[data-kind='finding'] {
+    font-weight: 450;
+  }
+  small {
     font-size: 0.8125rem;
-    white-space: nowrap;
-    overflow: hidden;
-    text-overflow: ellipsis;
+    font-weight: 450;
+    opacity: 0.82;
   }
 `;
 
-function seen(inspection: Inspection, slots: string[]): string {
-  const words = [...new Set(slots.map((slot) => slotWords(inspection, slot)))];
-  return words.length > 2 ? `${words[0]} and ${words.length - 1} more` : words.join(', ');
+/** Straight at both ends, so that an arrow meets its box squarely. */
+function curve(points: readonly { x: number; y: number }[]): string {
+  const [start, ...rest] = points as [{ x: number; y: number }, ...{ x: number; y: number }[]];
+  let [d, at] = [`M${start.x} ${start.y}`, start];
+  for (const to of rest) {
+    const mid = (at.x + to.x) / 2;
+    d += `C${mid} ${at.y} ${mid} ${to.y} ${to.x} ${to.y}`;
+    at = to;
+  }
+  return d;
 }
 
-/** Column = longest way from the root; rows in the order of the chain. */
-function layout(chain: ChainStep[]): { step: ChainStep; x: number; y: number }[] {
-  const column = new globalThis.Map<string, number>();
-  const rows: number[] = [];
-  return chain.map((step) => {
-    const at = step.from.length ? Math.max(...step.from.map((id) => column.get(id) ?? 0)) + 1 : 0;
-    column.set(step.id, at);
-    const row = (rows[at] = (rows[at] ?? -1) + 1);
-    return { step, x: 4 + at * (WIDE + GAP_X), y: 4 + row * (TALL + GAP_Y) };
-  });
+/** What a slot says: "Sun shell, crack: seen". */
+function saidAt(inspection: Inspection, state: JobState, slot: string): string {
+  const named = inspection.named(slot);
+  const finding = valueOf(state, slot) as Finding | undefined;
+  const words = slotWords(inspection, slot);
+  return named && finding ? `${words}: ${findingWords(named.point, finding)}` : words;
+}
+
+const LISTED = 3;
+
+function listed(inspection: Inspection, state: JobState, slots: readonly string[]): string {
+  const words = [...new Set(slots.map((slot) => saidAt(inspection, state, slot)))];
+  const more = words.length - LISTED;
+  return more > 1 ? `${words.slice(0, LISTED).join('; ')}; and ${more} more` : words.join('; ');
 }

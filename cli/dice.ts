@@ -21,3 +21,11 @@ export function dice(seed: number): Dice {
     pick: (list) => list[Math.floor(next() * list.length)]!,
   };
 }
+
+/** One of a list, each as likely as its weight. */
+export function weighted<T>(list: readonly (readonly [T, number])[], dice: Dice): T {
+  const total = list.reduce((sum, [, w]) => sum + w, 0);
+  let left = (dice.below(1e9) / 1e9) * total;
+  for (const [item, w] of list) if ((left -= w) < 0) return item;
+  return list.at(-1)![0];
+}
