@@ -18,6 +18,8 @@ export { isStage, STAGE_NAMES, STAGES } from './stage';
 export type { Stage, StageOf } from './stage';
 export { complaintsOf } from './complaint';
 export type { Complaint } from './complaint';
+export { dangersOf } from './dangers';
+export type { Danger } from './dangers';
 export * from './finding';
 export { upgradeCase, upgradeEntries, upgradeWrites } from './upgrade';
 export type { Schema } from './schema';

@@ -61,6 +61,8 @@ export interface MechanismTemplate extends Behaving {
   silent?: true;
   /** P(present) when nothing causes it. */
   leak: number;
+  /** Why it is held to be so. */
+  why: string;
   words: string;
   /** The same for a customer, in the past tense; `{e}` takes one element or a list of them. */
   plain: string;
@@ -108,6 +110,8 @@ export interface RootTemplate extends Behaving {
   open?: true;
   /** The damage it names, which something else must have set off: a mechanism. */
   behind?: string;
+  /** Why it is held to be so. */
+  why: string;
   words: string;
 }
 

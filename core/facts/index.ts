@@ -2,5 +2,5 @@ export { factsOf } from './facts';
 export { answerWords, factWords } from './words';
 export { packOf } from './linings';
 export { partFact } from './parts';
-export { pattern } from './types';
+export { fact, pattern } from './types';
 export type { DerivedFact, DerivedFacts, Fact, FactKnowledge } from './types';

@@ -7,6 +7,7 @@ import { midSentence, operationWithRole, partsWithRole, stationOfRole } from '@/
 import type { UnitDefinition } from '@/core/unit';
 import { addDays, addWorkingDays } from './dates';
 import { sum, times } from './money';
+import { cautionsFor } from './words';
 
 /** What a shop charges and promises: `data/prices/shop.json`. Rates are shares, money minor units. */
 export interface ShopTerms {
@@ -69,6 +70,8 @@ export type QuoteContent = {
   date: string;
   validUntil: string;
   job: { number: number; unit: string; vehicle: string; customer: string; complaint: string };
+  /** What can hurt somebody until it is repaired; absent where nothing can. */
+  cautions?: string[];
   finding: string;
   undetermined: boolean;
   couldChange: string[];
@@ -100,6 +103,7 @@ export function buildQuote(input: QuoteInput): QuoteContent {
     const scope = buildScope(unit, input, state, { overhaul, converter }, input.cause);
     return priceOption(input, overhaul, scope);
   });
+  const cautions = cautionsFor(state);
   return {
     format: 'pelvik-quote/1',
     shop: { name: terms.name, address: terms.address, phone: terms.phone },
@@ -114,6 +118,7 @@ export function buildQuote(input: QuoteInput): QuoteContent {
       customer: valueOf(state, 'customer.name') ?? '',
       complaint: valueOf(state, 'complaint.words') ?? '',
     },
+    ...(cautions.length ? { cautions } : {}),
     finding: input.finding,
     undetermined: input.diagnosis.undetermined,
     couldChange: input.couldChange,

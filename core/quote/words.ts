@@ -1,5 +1,5 @@
-import type { JobState } from '@/core/case';
-import { valueOf } from '@/core/case';
+import type { Danger, JobState } from '@/core/case';
+import { dangersOf, valueOf } from '@/core/case';
 import type { Cause, ChainStep, Diagnosis } from '@/core/diagnosis';
 import { elementOf, midSentence } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
@@ -60,6 +60,18 @@ function inOneBreath(unit: UnitDefinition, steps: ChainStep[]): string[] {
 /** "a", "a and b", "a, b and c". */
 function listed(items: string[]): string {
   return items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;
+}
+
+const CAUTIONS: Record<Danger, string> = {
+  moves:
+    'Please do not drive it, and never leave it with the engine running: it may move although Park or Neutral is selected.',
+  freed:
+    'It may seem to work again by itself. What stuck once and let go will stick again, without warning: please do not drive it.',
+};
+
+/** What a customer must know before anything else. */
+export function cautionsFor(state: JobState): string[] {
+  return dangersOf(state).map((danger) => CAUTIONS[danger]);
 }
 
 /** What could still change the price, in words: open causes and things nobody has looked at. */

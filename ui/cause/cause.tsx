@@ -11,6 +11,7 @@ import { useInspection } from '@/ui/inspection/use-inspection';
 import { likelihood } from '@/ui/job/words';
 import { Button, Notice, Page, Section, Stack } from '@/ui/system';
 import { ChainMap } from './chain-map';
+import { ComebackCompared } from './comeback';
 import { Commit } from './commit';
 import { EvidenceLedger, Ledger } from './ledger';
 import { WhatIf } from './what-if';
@@ -51,7 +52,8 @@ const TOO = 0.1;
 
 /** What broke first, what that did to the rest, and what speaks for and against. The technician has the last word. */
 export function CauseStage() {
-  const { state } = useJob();
+  const { state, number } = useJob();
+  const earlier = valueOf(state, 'history.comeback');
   const { reasoning } = useReasoning();
   const [chosen, setChosen] = useState<string | null>(null);
   if (!reasoning) return <Page>Working it out …</Page>;
@@ -119,6 +121,14 @@ export function CauseStage() {
       >
         <WhatIf key={cause.id} cause={cause} />
       </Section>
+      {earlier !== undefined && earlier !== number && (
+        <Section
+          title="Then and now"
+          note="This job comes back. What was found, renewed and committed the first time."
+        >
+          <ComebackCompared earlier={earlier} />
+        </Section>
+      )}
       <Section title="Commit" note="The scope, the quote and the customer’s words stand on it.">
         <Commit key={cause.id} cause={cause} commit={commit} />
       </Section>

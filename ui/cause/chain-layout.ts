@@ -30,9 +30,9 @@ export interface ChainLayout {
   height: number;
 }
 
-const WIDE = { step: 172, finding: 148 };
+const WIDE = { step: 152, finding: 134 };
 /** Letters that fit a line, and what a line takes. */
-const LETTERS = { step: 23, finding: 22 };
+const LETTERS = { step: 20, finding: 19 };
 const LINE = 17;
 const AROUND = 16;
 /** So many findings stand beside a step by themselves; more are told as a number. */
@@ -45,7 +45,7 @@ export function layoutChain(
   note: (step: ChainStep, first: boolean) => string,
 ): ChainLayout {
   const graph = new dagre.graphlib.Graph<Omit<MapNode, 'x' | 'y'>>();
-  graph.setGraph({ rankdir: 'LR', nodesep: 10, ranksep: 30, marginx: 4, marginy: 4 });
+  graph.setGraph({ rankdir: 'LR', nodesep: 10, ranksep: 24, marginx: 4, marginy: 4 });
   graph.setDefaultEdgeLabel(() => ({}));
   const put = (node: Omit<MapNode, 'x' | 'y' | 'width' | 'height'>) => {
     const size = node.kind === 'finding' ? 'finding' : 'step';

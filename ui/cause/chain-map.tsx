@@ -13,6 +13,9 @@ import { likelihood } from '@/ui/job/words';
 import { layoutChain } from './chain-layout';
 import type { MapNode } from './chain-layout';
 
+/** It shrinks to its column down to this; then it is scrolled. */
+const SMALLEST = 0.82;
+
 /** A drawing where there is room for one, the same as a list where there is not. */
 const Figure = styled.figure`
   > div {
@@ -20,7 +23,7 @@ const Figure = styled.figure`
   }
   svg {
     display: block;
-    max-width: none;
+    height: auto;
   }
   > ol {
     display: none;
@@ -91,8 +94,7 @@ export function ChainMap({ chain }: { chain: ChainStep[] }) {
     <Figure>
       <div tabIndex={0} role="group" aria-label="Chain of causes, drawn">
         <svg
-          width={width}
-          height={height}
+          style={{ width: '100%', minWidth: width * SMALLEST, maxWidth: width }}
           viewBox={`0 0 ${width} ${height}`}
           role="img"
           aria-label={`Chain: ${chain.map((s) => s.words).join(', then ')}`}

@@ -1,6 +1,6 @@
 import styled from 'styled-components';
 import { dayWords } from '@/core/quote';
-import { ButtonLink, Mark, Notice } from '@/ui/system';
+import { ButtonLink, Caution, Mark, Notice } from '@/ui/system';
 import { Phone } from '@/ui/system/phone';
 import { Moment } from '@/ui/system/moment';
 import { Answer } from './answer';
@@ -115,6 +115,13 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
             <p>
               “<bdi>{content.job.complaint}</bdi>”
             </p>
+          </section>
+        )}
+        {content.cautions && (
+          <section>
+            {content.cautions.map((words) => (
+              <Caution key={words}>{words}</Caution>
+            ))}
           </section>
         )}
         <section>

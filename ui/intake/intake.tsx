@@ -3,12 +3,10 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { Checkbox } from 'react-aria-components';
 import styled from 'styled-components';
-import { HEATS } from '@/core/case';
-import type { GridGear } from '@/core/case';
 import { dayWords } from '@/core/quote';
 import { SlotChoice, SlotNumber, SlotText } from '@/ui/job/fields';
-import { useBench, useSlot, useSlots } from '@/ui/job/provider';
-import { Button, Caution, FieldLabel, Fields, Line, Page, PageIndex, Section, Stack } from '@/ui/system';
+import { useBench, useSlot } from '@/ui/job/provider';
+import { Button, FieldLabel, Fields, Line, Page, PageIndex, Section, Stack } from '@/ui/system';
 import { Phone } from '@/ui/system/phone';
 import { FluidAtIntake } from './fluid';
 import { ComplaintGrid } from './grid';
@@ -55,7 +53,6 @@ const SECTIONS = [
 export function Intake() {
   const { write, terms } = useBench();
   const bare = useSlot('vehicle.bare') ?? false;
-  const moves = useSlots('grid.').some(([gear, told]) => /^[PN]\./.test(gear) && sayMoves(told));
   const scan = useSlot('codes.scan');
   return (
     <Page>
@@ -150,12 +147,6 @@ export function Intake() {
               <SlotText slot="complaint.after" label="Shows after how long" maxLength={120} />
             </div>
           </Line>
-          {moves && (
-            <Caution>
-              It moves when it should not: chock the wheels, nobody in front or behind, engine off before
-              going under.
-            </Caution>
-          )}
           <ComplaintGrid />
         </Stack>
       </Section>
@@ -207,9 +198,6 @@ export function Intake() {
     </Page>
   );
 }
-
-/** At any heat, by anybody: it moves when it should not. */
-const sayMoves = (told: GridGear) => HEATS.some((h) => told[h]?.behaviours.includes('moves'));
 
 /** The calendar is large: it comes when the page stands. */
 const DayInput = dynamic(() => import('@/ui/system/day').then((m) => m.DayInput), { ssr: false });

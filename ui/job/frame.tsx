@@ -13,6 +13,7 @@ import { useSync } from '@/ui/sync/context';
 import { keepPages } from '@/ui/sync/version';
 import { Button, Mark, Notice, Shortcuts, useUnkept } from '@/ui/system';
 import { Clashes } from './clashes';
+import { Dangers } from './dangers';
 import { CloseJob } from './close-job';
 import { useBase, useBenchOnceThere, useOpening, useRecord, useSlot } from './provider';
 import { BUILT_STAGES, StageRail } from './rail';
@@ -193,6 +194,7 @@ function Above({ stage }: { stage: Stage }) {
   if (ready)
     return (
       <>
+        <Dangers />
         <Clashes />
         {stage !== 'teardown' && <StillToDo stage={stage} />}
       </>

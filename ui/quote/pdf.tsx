@@ -22,6 +22,7 @@ const styles = StyleSheet.create({
   soft: { color: '#47544f' },
   title: { fontSize: 17, fontWeight: 600, marginBottom: 4, lineHeight: 1.2 },
   heading: { fontSize: 12, fontWeight: 600, marginTop: 14, marginBottom: 4 },
+  caution: { marginTop: 10, padding: 8, borderLeftWidth: 4, borderLeftColor: '#b3261e', fontWeight: 600 },
   photos: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, marginTop: 8 },
   photo: { width: 160 },
   option: { borderTopWidth: 1.5, borderTopColor: '#14201e', paddingTop: 6, marginTop: 10 },
@@ -98,6 +99,11 @@ export function QuotePdf({ quote, size }: { quote: PdfQuote; size: 'A4' | 'LETTE
               : [];
           })}
         </View>
+        {content.cautions?.map((words) => (
+          <Text key={words} style={styles.caution}>
+            {words}
+          </Text>
+        ))}
         <Text style={styles.heading}>What we propose</Text>
         {content.options.map((option) => (
           <Offer

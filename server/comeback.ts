@@ -1,0 +1,70 @@
+import { summaryOf, valueOf } from '@/core/case';
+import { compareRecords, responsibilityOf } from '@/core/comebacks';
+import type { Comeback } from '@/core/comebacks';
+import { factsOf } from '@/core/facts';
+import { catalogueOf, inspectionOf } from '@/core/inspection';
+import { standingCause } from '@/core/quote';
+import { buildScope, policiesOf } from '@/core/scope';
+import type { ScopeAction } from '@/core/scope';
+import type { Client } from './db';
+import { jobByNumber } from './jobs';
+import type { Job } from './jobs';
+import { knowledge, rules, terms } from './library';
+import { notFound } from './problem';
+import { diagnoseState } from './reason';
+
+const RENEWS: readonly ScopeAction[] = ['replace', 'upgrade'];
+
+/** A job beside the one it comes back from. Throws a UserError 404 when there is no such job, or none it comes back from. */
+export async function comebackOf(client: Client, number: number): Promise<Comeback> {
+  const now = await jobByNumber(client, number);
+  const earlier = valueOf(now.state, 'history.comeback');
+  if (earlier === undefined || earlier === number) throw notFound('earlier job');
+  const then = await jobByNumber(client, earlier);
+  const { vehicle } = summaryOf(then.state);
+  const diagnosed = diagnoseState(then.unit, then.state);
+  const commit = valueOf(then.state, 'cause.commit');
+  const committed = diagnosed.causes.find((c) => c.id === commit?.cause);
+  const parts = renewedIn(then);
+  const same = then.unit.id === now.unit.id;
+  const [kmThen, kmNow] = [then, now].map(({ state }) => valueOf(state, 'vehicle.odometerKm'));
+  return {
+    earlier: {
+      number: earlier,
+      vehicle,
+      cause: committed?.words ?? (commit ? 'Not determined' : null),
+      closed: then.closed,
+    },
+    kmSince: kmThen === undefined || kmNow === undefined || kmNow < kmThen ? null : kmNow - kmThen,
+    otherUnit: same ? null : then.unit.name,
+    renewed: parts.map((p) => p.name),
+    rows: same
+      ? compareRecords(
+          inspectionOf(now.unit, catalogueOf(knowledge.inspection)),
+          knowledge,
+          then.state,
+          now.state,
+        )
+      : [],
+    responsibility: same
+      ? responsibilityOf(diagnoseState(now.unit, now.state).causes, {
+          cause: committed?.id ?? null,
+          renewed: new Set(parts.map((p) => p.id)),
+          facts: factsOf(then.unit, then.state, knowledge),
+        })
+      : [],
+  };
+}
+
+/** Parts the scope of a job renews: by themselves, or with the overhaul kit. */
+function renewedIn({ unit, state }: Job): { id: string; name: string }[] {
+  const cause = standingCause(state, diagnoseState(unit, state));
+  const { lines } = buildScope(unit, { rules, knowledge }, state, policiesOf(state, terms.policies), cause);
+  const renewed = new Set(
+    lines.filter((l) => l.kind === 'part' && RENEWS.includes(l.action)).map((l) => l.key),
+  );
+  const kit = unit.parts.some((p) => p.role === 'overhaul-kit' && renewed.has(`part-${p.id}`));
+  return unit.parts
+    .filter((p) => renewed.has(`part-${p.id}`) || (kit && p.kit === 'overhaul'))
+    .map(({ id, name }) => ({ id, name }));
+}
