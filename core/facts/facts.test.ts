@@ -134,7 +134,25 @@ describe('the record beside its findings', () => {
     expect(said({ 'codes.scan': 'none' })).toEqual(['codes=none']);
     expect(said({ 'codes.scan': 'these', 'codes.list.P0732': { kind: 'rationality' } })).toEqual([
       'codes=rationality',
+      'code.P0732=yes',
     ]);
+  });
+  test('a code that names a shift solenoid speaks of that one: of its coil, or of the shift', () => {
+    const listed = (code: string, kind: string) =>
+      said({ 'codes.scan': 'these', [`codes.list.${code}`]: { kind } });
+    expect(listed('P0758', 'electrical')).toEqual(['code-coil:S2=yes', 'code.P0758=yes']);
+    expect(listed('P0752', 'rationality')).toEqual(['code-shift:S1=yes', 'code.P0752=yes']);
+    expect(listed('P0749', 'electrical')).toContain('codes=electrical');
+    expect(listed('P0775', 'electrical')).toContain('codes=electrical');
+    expect(listed('U0100', 'electrical')).toContain('codes=electrical');
+  });
+  test('a code says what its number means, until it is cleared', () => {
+    const code = (more: Record<string, string>) => ({
+      'codes.scan': 'these',
+      'codes.list.P0741': { kind: 'rationality', ...more },
+    });
+    expect(said(code({}))).toContain('code-lock-up=yes');
+    expect(said(code({ cleared: 'by the last shop' })).join()).not.toMatch(/code-|code\./);
   });
   test('fresh fluid hides what the old one showed, at intake and as drained', () => {
     for (const slot of ['unit.fluid.colour', 'unit.drained.colour']) {

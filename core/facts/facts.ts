@@ -11,7 +11,7 @@ import type { DerivedFacts, Fact, FactKnowledge } from './types';
 /** Everything a job's record says, but for the complaint gear by gear. */
 export function factsOf(unit: UnitDefinition, state: JobState, knowledge: FactKnowledge): Fact[] {
   const inspection = inspectionOf(unit, catalogueOf(knowledge.inspection));
-  const record = recordFacts(state);
+  const record = recordFacts(unit, state);
   const found = inspection.findings(state);
   const facts = [
     ...record,

@@ -1,14 +1,15 @@
 import { below, complaintsOf, valueOf } from '@/core/case';
 import type { JobState } from '@/core/case';
+import type { UnitDefinition } from '@/core/unit';
 import { fact } from './types';
 import type { Fact } from './types';
 
 /** What the record says beside its findings: history, repairs, codes, and what the complaint says as a whole. */
-export function recordFacts(state: JobState): Fact[] {
-  return READERS.flatMap((read) => read(state));
+export function recordFacts(unit: UnitDefinition, state: JobState): Fact[] {
+  return READERS.flatMap((read) => read(state, unit));
 }
 
-type Reader = (state: JobState) => Fact[];
+type Reader = (state: JobState, unit: UnitDefinition) => Fact[];
 
 /** A slot that is a fact as it stands. */
 type DirectSlot = `history.${'converter' | 'towing' | 'fluid' | 'tyres' | 'mud' | 'parkRolling'}`;
@@ -62,17 +63,52 @@ const onlyHot: Reader = (state) => {
   return hot.length ? [fact('only-hot', 'yes', ...new Set(hot.map((c) => c.slot)))] : [];
 };
 
-const codes: Reader = (state) => {
+/** Public numbers of the shift solenoids' codes: five to each, the first solenoid at 0750. */
+const SHIFT_CODES = { from: 750, each: 5, letters: 6 };
+
+/** The shift solenoid a public code is about, or null. */
+function solenoidOf(unit: UnitDefinition, code: string): string | null {
+  const number = /^P0(\d{3})$/.exec(code)?.[1];
+  const place =
+    number === undefined ? -1 : Math.floor((Number(number) - SHIFT_CODES.from) / SHIFT_CODES.each);
+  if (place < 0 || place >= SHIFT_CODES.letters) return null;
+  const own = unit.solenoids.filter((s) => s.role === 'shift');
+  return (own.find((s) => s.shiftIndex === place) ?? own[place])?.id ?? null;
+}
+
+/** A code that names a solenoid: of its coil, or of a shift that was not seen, which many other things may be. */
+const solenoidCodes: Reader = (state, unit) =>
+  below(state, 'codes.list.').flatMap(([code, { kind, cleared }]) => {
+    const solenoid = cleared ? null : solenoidOf(unit, code);
+    return solenoid
+      ? [
+          fact(
+            `${kind === 'electrical' ? 'code-coil' : 'code-shift'}:${solenoid}`,
+            'yes',
+            `codes.list.${code}`,
+          ),
+        ]
+      : [];
+  });
+
+const codes: Reader = (state, unit) => {
   const scan = valueOf(state, 'codes.scan');
   if (scan === undefined || scan === 'not-scanned') return [];
   if (scan === 'none') return [fact('codes', 'none', 'codes.scan')];
-  const kinds = below(state, 'codes.list.');
+  // What names a solenoid speaks of that one only.
+  const kinds = below(state, 'codes.list.').filter(([code]) => solenoidOf(unit, code) === null);
   if (kinds.length === 0) return [];
   const electrical = kinds.some(([, c]) => c.kind === 'electrical');
   return [
     fact('codes', electrical ? 'electrical' : 'rationality', ...kinds.map(([code]) => `codes.list.${code}`)),
   ];
 };
+
+/** Each code that stands, by its number: what a number means is stated in the derived facts. */
+const codeNumbers: Reader = (state) =>
+  below(state, 'codes.list.').flatMap(([code, { cleared }]) =>
+    cleared ? [] : [fact(`code.${code}`, 'yes', `codes.list.${code}`)],
+  );
 
 const READERS: readonly Reader[] = [
   direct('history.converter', 'history-converter'),
@@ -87,4 +123,6 @@ const READERS: readonly Reader[] = [
   fading,
   onlyHot,
   codes,
+  solenoidCodes,
+  codeNumbers,
 ];

@@ -27,6 +27,13 @@ const WORDS: Record<string, string> = {
   'history-converter': 'converter’s history',
   'history-rebuilt': 'rebuilt before',
   grey: 'grey fluid',
+  'code-lock-up': 'code: lock-up slips',
+  'code-lock-up-on': 'code: lock-up stays on',
+  'code-pressure': 'code: pressure does not follow',
+  'code-range': 'code: range sensor',
+  'code-hot': 'code: oil too hot',
+  'code-coil': 'code: circuit',
+  'code-shift': 'code: its shift not seen',
 };
 
 /** Levels of a measured point. */

@@ -101,8 +101,10 @@ export function compile(
 function toOne(all: Float64Array, at: number, size: number): number {
   let most = 0;
   for (let k = at; k < at + size; k++) {
-    const entry = Math.abs(all[k]!);
+    // Not Math.abs: this is the innermost loop, and looking a global up is dear where scripts run in a context of their own.
+    const entry = all[k]!;
     if (entry > most) most = entry;
+    else if (-entry > most) most = -entry;
   }
   if (most > 0 && most !== 1) {
     const factor = 1 / most;

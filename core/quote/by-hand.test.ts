@@ -5,7 +5,7 @@ import type { ScopeRules } from '@/core/scope';
 import type { Part, UnitDefinition } from '@/core/unit';
 import { knowledge } from '@/data/knowledge';
 import ostrelFour from '@/data/units/ostrel-four.json';
-import { buildQuote, couldChange, findingWords, standingCause } from './index';
+import { buildQuote, cautionsFor, couldChange, findingWords, standingCause } from './index';
 import type { ShopTerms } from './index';
 
 /** Every figure here is worked out on paper, from a few parts, rules and terms made up for it. */
@@ -280,6 +280,26 @@ describe('words', () => {
     expect(findingWords(unit, state, diagnosis([cause('a', 0.9, { chain: chain as never })]))).toBe(
       'What probably failed first: seal torn. As a result it burnt. Probably the oil was burnt as well; nobody has seen that yet.',
     );
+  });
+  test('a code about a gear is not an order for a solenoid, and that is said; one that is the cause is not excused', () => {
+    const codes = (kind: string, more: Record<string, string> = {}) =>
+      stateFromValues({ 'codes.scan': 'these', 'codes.list.P0732': { kind, ...more } });
+    const told = (s: ReturnType<typeof codes>, id = 'a') =>
+      findingWords(unit, s, diagnosis([cause(id, 0.9)]));
+    expect(told(codes('rationality'))).toMatch(/a new solenoid alone would not cure it\.$/);
+    expect(told(codes('rationality'), 'S2:electrical')).not.toMatch(/solenoid alone/);
+    expect(told(codes('electrical'))).not.toMatch(/solenoid alone/);
+    expect(told(codes('rationality', { cleared: 'before' }))).not.toMatch(/solenoid alone/);
+  });
+  test('what can hurt somebody is told to the customer before anything else', () => {
+    const moves = stateFromValues({
+      'grid.N.customer': { any: { behaviours: ['moves'], when: ['intermittent'] } },
+    });
+    expect(cautionsFor(moves)).toEqual([
+      expect.stringMatching(/may move although Park or Neutral/),
+      expect.stringMatching(/will stick again/),
+    ]);
+    expect(cautionsFor(stateFromValues({}))).toEqual([]);
   });
   test('nothing is determined: the three likeliest are named, in the order they stand', () => {
     const open = diagnosis(

@@ -1,5 +1,5 @@
 import type { Danger, JobState } from '@/core/case';
-import { dangersOf, valueOf } from '@/core/case';
+import { below, dangersOf, valueOf } from '@/core/case';
 import type { Cause, ChainStep, Diagnosis } from '@/core/diagnosis';
 import { elementOf, midSentence } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
@@ -39,11 +39,23 @@ export function findingWords(unit: UnitDefinition, state: JobState, diagnosis: D
   ];
   if (seen.length) sentences.push(`As a result ${listed(seen)}.`);
   if (guessed.length) sentences.push(`Probably ${listed(guessed)} as well; nobody has seen that yet.`);
+  if (namesOtherwise(unit, state, cause)) sentences.push(CODE_ALONE);
   const behind = diagnosis.upstream.slice(0, 3).map((u) => midSentence(u.words));
   if (behind.length && cause.id === diagnosis.causes[0]!.id && diagnosis.undetermined)
     sentences.push(`What led to it is still open; possible are: ${behind.join('; ')}.`);
   else if (diagnosis.undetermined) sentences.push('We are not fully certain of the first cause and say so.');
   return sentences.join(' ');
+}
+
+const CODE_ALONE =
+  'The code the computer keeps says that a gear did not come as it was asked for, not why: a new solenoid alone would not cure it.';
+
+/** A code about a gear or a shift stands, and what failed is no solenoid. */
+function namesOtherwise(unit: UnitDefinition, state: JobState, cause: Cause): boolean {
+  const codes = below(state, 'codes.list.').some(
+    ([, { kind, cleared }]) => kind === 'rationality' && !cleared,
+  );
+  return codes && !unit.solenoids.some((s) => cause.id.startsWith(`${s.id}:`));
 }
 
 /** The steps of a chain as clauses; what happened alike to several elements is said once. */
