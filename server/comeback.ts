@@ -7,6 +7,7 @@ import { standingCause } from '@/core/quote';
 import { buildScope, policiesOf } from '@/core/scope';
 import type { ScopeAction } from '@/core/scope';
 import type { Client } from './db';
+import { experienceOf } from './experience';
 import { jobByNumber } from './jobs';
 import type { Job } from './jobs';
 import { knowledge, rules, terms } from './library';
@@ -47,7 +48,7 @@ export async function comebackOf(client: Client, number: number): Promise<Comeba
         )
       : [],
     responsibility: same
-      ? responsibilityOf(diagnoseState(now.unit, now.state).causes, {
+      ? responsibilityOf(diagnoseState(now.unit, now.state, await experienceOf(client, now.unit.id)).causes, {
           cause: committed?.id ?? null,
           renewed: new Set(parts.map((p) => p.id)),
           facts: factsOf(then.unit, then.state, knowledge),

@@ -1,11 +1,21 @@
 import { randomUUID } from 'node:crypto';
-import { EMPTY_STATE, fold, FOLD_VERSION, stageReached, summaryOf, upgradeEntries } from '@/core/case';
+import {
+  EMPTY_STATE,
+  fold,
+  FOLD_VERSION,
+  stageReached,
+  summaryOf,
+  upgradeEntries,
+  valueOf,
+} from '@/core/case';
 import type { Entry, JobState, Quoted, Stage } from '@/core/case';
+import { isConfirmed } from '@/core/diagnosis';
 import type { UnitDefinition, UnitKey } from '@/core/unit';
 import { audit } from './audit';
 import type { Client } from './db';
 import { stageOf } from './library';
 import { notFound, UserError } from './problem';
+import { diagnoseState } from './reason';
 import { newestUnit, unitOf } from './units';
 import type { User } from './users';
 
@@ -193,9 +203,12 @@ function quotedOf(row: {
 export async function setClosed(client: Client, number: number, closed: boolean, user: User): Promise<void> {
   const job = await jobByNumber(client, number, true);
   if (job.closed === closed) return;
+  const commit = valueOf(job.state, 'cause.commit');
+  const confirmed = closed && commit && isConfirmed(job.state, diagnoseState(job.unit, job.state));
   await client.query(
-    'UPDATE jobs SET closed = $2, closed_at = CASE WHEN $2 THEN now() END, updated_at = now() WHERE id = $1',
-    [job.id, closed],
+    `UPDATE jobs SET closed = $2, closed_at = CASE WHEN $2 THEN now() END, updated_at = now(), confirmed_cause = $3
+     WHERE id = $1`,
+    [job.id, closed, confirmed ? commit.cause : null],
   );
   await audit(client, user.name, closed ? 'job closed' : 'job reopened', { job: number });
 }

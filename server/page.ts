@@ -1,5 +1,6 @@
 import { redirect } from 'next/navigation';
 import { withClient } from './db';
+import { experienceOf } from './experience';
 import { currentUser } from './http';
 import { jobByNumber } from './jobs';
 import { libraryOf, terms } from './library';
@@ -19,10 +20,12 @@ export async function pageUser(): Promise<User> {
 export async function jobStart(number: string) {
   const user = await pageUser();
   try {
-    const job = await withClient((client) =>
-      jobByNumber(client, /^\d{1,9}$/.test(number) ? Number(number) : -1),
-    );
+    const { job, experience } = await withClient(async (client) => {
+      const found = await jobByNumber(client, /^\d{1,9}$/.test(number) ? Number(number) : -1);
+      return { job: found, experience: await experienceOf(client, found.unit.id) };
+    });
     return {
+      experience,
       number: job.number,
       user,
       stage: job.stage,

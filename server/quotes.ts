@@ -4,6 +4,7 @@ import type { QuoteContent } from '@/core/quote';
 import { ajv, checkQuote, problemsOf } from '@/core/validation';
 import { audit } from './audit';
 import type { Client } from './db';
+import { experienceOf } from './experience';
 import { jobByNumber, refreshStage } from './jobs';
 import type { Job } from './jobs';
 import { notFound, UserError } from './problem';
@@ -80,7 +81,13 @@ export async function quotesOf(client: Client, jobId: string): Promise<Quote[]> 
 export async function makeQuote(client: Client, jobNumber: number, user: User): Promise<Quote> {
   // Under the row lock: two people never make the same version, and what is priced is what stands.
   const job = await jobByNumber(client, jobNumber, true);
-  const content = quoteState(job.unit, job.state, job.number, today());
+  const content = quoteState(
+    job.unit,
+    job.state,
+    job.number,
+    today(),
+    await experienceOf(client, job.unit.id),
+  );
   const [problem] = checkQuote(content);
   if (problem)
     throw new UserError(

@@ -1,19 +1,31 @@
 import { below } from '@/core/case';
 import type { JobState } from '@/core/case';
-import { diagnoser } from '@/core/diagnosis';
-import type { Diagnosis } from '@/core/diagnosis';
+import { NO_EXPERIENCE, shopDiagnoser } from '@/core/diagnosis';
+import type { Diagnosis, Experience } from '@/core/diagnosis';
 import { buildQuote, couldChange, findingWords, standingCause } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
 import type { UnitDefinition } from '@/core/unit';
 import { knowledge, rules, terms } from './library';
 
-const compiled = new WeakMap<UnitDefinition, (state: JobState) => Diagnosis>();
+interface Compiled {
+  experience: string;
+  diagnose: (state: JobState) => Diagnosis;
+}
+const compiled = new WeakMap<UnitDefinition, Compiled>();
 
-/** The diagnosis of a state; a unit's model is compiled once per process. */
-export function diagnoseState(unit: UnitDefinition, state: JobState): Diagnosis {
-  let diagnose = compiled.get(unit);
-  if (!diagnose) compiled.set(unit, (diagnose = diagnoser(unit, knowledge)));
-  return diagnose(state);
+/** The diagnosis of a state; a unit's model is compiled once per process, and anew when the shop has learnt more. */
+export function diagnoseState(
+  unit: UnitDefinition,
+  state: JobState,
+  experience: Experience = NO_EXPERIENCE,
+): Diagnosis {
+  const key = JSON.stringify(experience);
+  let known = compiled.get(unit);
+  if (known?.experience !== key) {
+    known = { experience: key, diagnose: shopDiagnoser(unit, knowledge, experience) };
+    compiled.set(unit, known);
+  }
+  return known.diagnose(state);
 }
 
 /** A quote for a state as it stands today (YYYY-MM-DD). */
@@ -22,8 +34,9 @@ export function quoteState(
   state: JobState,
   jobNumber: number,
   today: string,
+  experience: Experience,
 ): QuoteContent {
-  const diagnosis = diagnoseState(unit, state);
+  const diagnosis = diagnoseState(unit, state, experience);
   return buildQuote({
     unit,
     rules,

@@ -1,7 +1,7 @@
 import * as Comlink from 'comlink';
 import type { Complaint, JobState, SlotState } from '@/core/case';
-import { diagnoser } from '@/core/diagnosis';
-import type { Diagnosis, Knowledge } from '@/core/diagnosis';
+import { shopDiagnoser } from '@/core/diagnosis';
+import type { Diagnosis, Experience, Knowledge } from '@/core/diagnosis';
 import { reportsOf } from '@/core/roadtest';
 import { suspectRanker } from '@/core/suspects';
 import type { Suspect } from '@/core/suspects';
@@ -27,9 +27,9 @@ class Reasoner {
   private state: Record<string, SlotState> = {};
   private grid = '';
 
-  prepare(unit: UnitDefinition, knowledge: Knowledge): void {
+  prepare(unit: UnitDefinition, knowledge: Knowledge, experience: Experience): void {
     this.unit = unit;
-    this.diagnose = diagnoser(unit, knowledge);
+    this.diagnose = shopDiagnoser(unit, knowledge, experience);
     this.rank = suspectRanker(unit, knowledge.behaviour, 12);
   }
 

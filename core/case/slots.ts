@@ -141,6 +141,8 @@ const SLOTS = {
       'reason',
     ]),
     'cause.words': text(4000),
+    /** The shop's own closed jobs are not counted into the base rates of this one. */
+    'cause.experience': oneOf(['off']),
   },
   scope: {
     'scope.policy.overhaul': oneOf(['full', 'targeted']),

@@ -5,6 +5,8 @@ import type { ChainStep } from './chain';
 import { nextChecks } from './checks';
 import type { NextCheck } from './checks';
 import { CONTRADICTS, conflictOf } from './conflict';
+import { NO_EXPERIENCE } from './experience';
+import type { Experience } from './experience';
 import { groupsOf } from './groups';
 import type { Group } from './groups';
 import { judgementOf } from './judgement';
@@ -60,8 +62,12 @@ const AHEAD = 2;
 const EXPLAINED = 6;
 
 /** Compiles the unit's model once; each call is exact and takes milliseconds. */
-export function diagnoser(unit: UnitDefinition, knowledge: Knowledge): (state: JobState) => Diagnosis {
-  const model = buildModel(unit, knowledge);
+export function diagnoser(
+  unit: UnitDefinition,
+  knowledge: Knowledge,
+  experience: Experience = NO_EXPERIENCE,
+): (state: JobState) => Diagnosis {
+  const model = buildModel(unit, knowledge, experience);
   const link = linker(model);
   const networks = networksOf(model);
   return (state) => {

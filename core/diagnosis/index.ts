@@ -1,3 +1,5 @@
+export { NO_EXPERIENCE, PRIOR_JOBS } from './experience';
+export type { Experience } from './experience';
 export { DETERMINED_AT, diagnoser } from './diagnose';
 export type { Cause, Diagnosis } from './diagnose';
 export type { Evidence } from './ledger';
@@ -11,4 +13,5 @@ export { linker } from './link';
 export { buildModel } from './model';
 export type { Model } from './model';
 export type { Root } from './roots';
+export { isConfirmed, shopDiagnoser } from './shop';
 export type { Sign } from './shows';

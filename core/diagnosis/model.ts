@@ -1,5 +1,7 @@
 import type { Node } from '@/core/inference';
 import type { UnitDefinition } from '@/core/unit';
+import { NO_EXPERIENCE } from './experience';
+import type { Experience } from './experience';
 import type { Knowledge } from './knowledge';
 import { lookedAtTogether } from './link';
 import { buildMechanisms, standsFor } from './mechanisms';
@@ -40,10 +42,14 @@ export interface Model {
 }
 
 /** Generates the network. Throws a RangeError when a template names a mechanism there is not. */
-export function buildModel(unit: UnitDefinition, knowledge: Knowledge): Model {
+export function buildModel(
+  unit: UnitDefinition,
+  knowledge: Knowledge,
+  experience: Experience = NO_EXPERIENCE,
+): Model {
   const { causal } = knowledge;
   const structure = structureOf(unit);
-  const roots = buildRoots(unit, causal);
+  const roots = buildRoots(unit, causal, experience);
   const mechanisms = buildMechanisms(structure, causal);
   const ids = mechanisms.map((m) => m.id);
   const heads = new Set(causal.mechanisms.map((m) => m.id.split(':')[0]));

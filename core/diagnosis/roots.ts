@@ -1,5 +1,7 @@
 import { elementsServedBy, frictionElements, partsWithRole } from '@/core/unit';
 import type { Part, UnitDefinition } from '@/core/unit';
+import { shareWith } from './experience';
+import type { Experience } from './experience';
 import type { RootTemplate, CausalKnowledge } from './knowledge';
 import { sayAim } from './say';
 import type { Aim } from './shows';
@@ -24,7 +26,7 @@ export interface Root {
 }
 
 /** Instantiates the root templates over the unit's parts, elements and solenoids. Ids are unique. */
-export function buildRoots(unit: UnitDefinition, causal: CausalKnowledge): Root[] {
+export function buildRoots(unit: UnitDefinition, causal: CausalKnowledge, experience: Experience): Root[] {
   const roots = causal.roots.flatMap((template) =>
     targetsOf(unit, template).map((target): Root => {
       const { elements, part, solenoid, gearset } = target;
@@ -48,7 +50,11 @@ export function buildRoots(unit: UnitDefinition, causal: CausalKnowledge): Root[
     }),
   );
   const total = roots.reduce((sum, r) => sum + r.prior, 0);
-  for (const root of roots) root.prior = (causal.rate * root.prior) / total;
+  // Causes this unit does not have (of an earlier version of it) count for nothing.
+  const counted = new Set(roots.map((r) => r.id));
+  const jobs = Object.entries(experience.causes).reduce((sum, [id, n]) => sum + (counted.has(id) ? n : 0), 0);
+  for (const root of roots)
+    root.prior = causal.rate * shareWith(root.prior / total, root.id, { ...experience, jobs });
   return roots;
 }
 

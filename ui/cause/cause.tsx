@@ -3,13 +3,14 @@ import { useState } from 'react';
 import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { valueOf } from '@/core/case';
+import { PRIOR_JOBS } from '@/core/diagnosis';
 import { factWords } from '@/core/facts';
 import { findingWords } from '@/core/quote';
 import { SlotText } from '@/ui/job/fields';
-import { useJob, useReasoning } from '@/ui/job/provider';
+import { useBench, useJob, useReasoning, useSlot } from '@/ui/job/provider';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { likelihood } from '@/ui/job/words';
-import { Button, Notice, Page, Section, Stack } from '@/ui/system';
+import { Button, Caption, Line, Notice, Page, Section, Stack } from '@/ui/system';
 import { ChainMap } from './chain-map';
 import { ComebackCompared } from './comeback';
 import { Commit } from './commit';
@@ -86,12 +87,14 @@ export function CauseStage() {
                 <b>{likelihood(c.probability)}</b>
                 <span>
                   {c.words}
+                  <Ours cause={c.id} />
                   {c.present > c.probability + TOO && <small> (there at all: {likelihood(c.present)})</small>}
                 </span>
               </Candidate>
             </li>
           ))}
         </Candidates>
+        <CountOurs />
       </Section>
       {leading && diagnosis.upstream.length > 0 && (
         <Section
@@ -139,6 +142,38 @@ export function CauseStage() {
         <PlainWords />
       </Section>
     </Page>
+  );
+}
+
+/** How often the shop's own closed jobs of this unit came down to it. */
+function Ours({ cause }: { cause: string }) {
+  const { experience } = useBench();
+  const off = useSlot('cause.experience') === 'off';
+  const count = experience.causes[cause];
+  return count && !off ? (
+    <small>
+      {' '}
+      your shop: {count} of {experience.jobs}
+    </small>
+  ) : null;
+}
+
+/** Whether the shop's own closed jobs count into the base rates of this one. */
+function CountOurs() {
+  const { experience, write } = useBench();
+  const off = useSlot('cause.experience') === 'off';
+  if (experience.jobs === 0) return null;
+  return (
+    <Line $gap={16} style={{ marginTop: 10 }}>
+      <Caption as="span">
+        {off
+          ? 'Base rates of the knowledge alone.'
+          : `Base rates: the knowledge’s, worth ${PRIOR_JOBS} jobs, and ${experience.jobs} closed of your shop’s on this unit, where the cause was looked at.`}
+      </Caption>
+      <Button $kind="quiet" $small onPress={() => write('cause.experience', off ? null : 'off')}>
+        {off ? 'Count your shop’s own jobs' : 'Leave your shop’s own jobs out'}
+      </Button>
+    </Line>
   );
 }
 

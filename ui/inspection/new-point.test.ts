@@ -90,6 +90,7 @@ test('the form asks for it', () => {
     lastSeq: 1,
     quoted: null,
     closed: false,
+    experience: { jobs: 0, causes: {} },
     unitName: unit.name,
     currency: shop.currency,
     library: '/nowhere',

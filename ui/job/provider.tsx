@@ -2,6 +2,7 @@
 import { createContext, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { ReactNode } from 'react';
 import { below, valueOf } from '@/core/case';
+import type { Experience } from '@/core/diagnosis';
 import type { Clash, Json, JobState, Quoted, Stage, ValueAt, ValueBelow } from '@/core/case';
 import { SyncProvider, useEngine } from '@/ui/sync/context';
 import { transport } from '@/ui/sync/transport';
@@ -29,6 +30,8 @@ interface JobBase {
   /** Total of the newest quote, minor units. */
   quoted: Quoted | null;
   closed: boolean;
+  /** The shop's own closed jobs of this unit. */
+  experience: Experience;
   write: (slot: string, value: Json) => void;
   writeMany: (writes: [string, Json][]) => void;
   addPhoto: (id: string, blob: Blob) => void;
@@ -145,6 +148,7 @@ export interface JobStart {
   closed: boolean;
   unitName: string;
   currency: string;
+  experience: Experience;
   /** Where the `JobLibrary` stands. */
   library: string;
 }
@@ -192,7 +196,9 @@ export function JobWith({
     void view?.begin();
     return () => view?.end();
   }, [view]);
-  const verdict = useReasoner(library, state);
+  // What the page began with: jobs closed meanwhile do not turn its verdict over.
+  const [experience] = useState(start.experience);
+  const verdict = useReasoner(library, state, experience);
   const [past, setPast] = useState<[string, Json][][]>([]);
   const base = useMemo(() => {
     const writeMany = (writes: [string, Json][]) => {
@@ -209,6 +215,7 @@ export function JobWith({
       stage: start.stage,
       quoted: start.quoted,
       closed: start.closed,
+      experience,
       unitName: start.unitName,
       currency: start.currency,
       source,

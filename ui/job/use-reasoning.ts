@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { JobState } from '@/core/case';
-import type { Diagnosis } from '@/core/diagnosis';
+import type { Diagnosis, Experience } from '@/core/diagnosis';
 import type { Suspect } from '@/core/suspects';
 import { WorkerClient } from '@/ui/worker/client';
 import type { Change, ReasonApi } from '@/workers/reason.worker';
@@ -38,7 +38,11 @@ export function changeBetween(known: JobState, next: JobState): Change {
  * Runs the worker on every new state, once there is something to reason with; while it is busy only the newest waits. A
  * failure is shown and can be tried again.
  */
-export function useReasoner(library: JobLibrary | null, state: JobState): ReasoningValue {
+export function useReasoner(
+  library: JobLibrary | null,
+  state: JobState,
+  experience: Experience,
+): ReasoningValue {
   const [shown, setShown] = useState<Omit<ReasoningValue, 'retry'>>({
     reasoning: null,
     before: new Map(),
@@ -63,7 +67,7 @@ export function useReasoner(library: JobLibrary | null, state: JobState): Reason
           const change = changeBetween(client.fresh ? {} : known, next);
           const unprepared = client.fresh;
           const verdict = await client.call(async (reasoner) => {
-            if (unprepared) await reasoner.prepare(unit, knowledge);
+            if (unprepared) await reasoner.prepare(unit, knowledge, experience);
             return reasoner.reason(change);
           }, LIMIT);
           if (!alive) return;
@@ -90,7 +94,7 @@ export function useReasoner(library: JobLibrary | null, state: JobState): Reason
       alive = false;
       client.end();
     };
-  }, [library]);
+  }, [library, experience]);
 
   useEffect(() => {
     wanted.current = state;

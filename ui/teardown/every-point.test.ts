@@ -43,6 +43,7 @@ function drawn<P extends object>(
     lastSeq: 1,
     quoted: null,
     closed: false,
+    experience: { jobs: 0, causes: {} },
     unitName: inspection.unit.name,
     currency: shop.currency,
     library: '/nowhere',

@@ -1,4 +1,5 @@
 import { inTransaction, withClient } from '@/server/db';
+import { experienceOf } from '@/server/experience';
 import { jobNumber, route } from '@/server/http';
 import { jobByNumber } from '@/server/jobs';
 import { demand } from '@/server/permissions';
@@ -11,7 +12,13 @@ type Params = { number: string };
 export const GET = route<Params>(async (_request, params) =>
   withClient(async (client) => {
     const job = await jobByNumber(client, jobNumber(params));
-    const preview = quoteState(job.unit, job.state, job.number, today());
+    const preview = quoteState(
+      job.unit,
+      job.state,
+      job.number,
+      today(),
+      await experienceOf(client, job.unit.id),
+    );
     return Response.json({ quotes: await quotesOf(client, job.id), preview });
   }),
 );
