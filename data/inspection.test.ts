@@ -161,7 +161,7 @@ test.each(LOOKED_AT)('a %s %j has a place for all that is looked at on it', (_, 
 
 test('evidence and rules ask for points and levels there are', () => {
   const KNOWN =
-    /^(part|bubbled|grey|filter\.by|lining|fused|pattern|dragged|takedown|replaced|cause|policy|spread|job|bare|codes?|history|only-hot|fades-hot|cloudy|milky)/;
+    /^(part|stays-on|bubbled|grey|filter\.by|lining|fused|pattern|dragged|takedown|replaced|cause|policy|spread|job|bare|codes?|history|only-hot|fades-hot|cloudy|milky)/;
   const levelsOf = (point: string): string[] | null => {
     const known = catalogue.point(point.split(':')[0]!);
     if (!known) return null;

@@ -118,7 +118,11 @@ const ABOUT: Record<
     head: 'gearset',
     all: ({ unit }) => unit.gearsets.map((g) => ({ id: g.id, name: midSentence(g.name) })),
   },
-  $s: { mark: '{s}', head: 'solenoid', all: ({ unit }) => unit.solenoids },
+  $s: {
+    mark: '{s}',
+    head: 'solenoid',
+    all: ({ unit }) => unit.solenoids.map((s) => ({ id: s.id, name: `the ${midSentence(s.name)}` })),
+  },
   $p: {
     mark: '{p}',
     head: 'part',

@@ -8,6 +8,7 @@ const WORDS: Record<string, string> = {
   fused: 'plates fused',
   pattern: 'pattern',
   dragged: 'dragging marks',
+  'stays-on': 'does not let go in the air test',
   part: '',
   takedown: 'damaged by us',
   grid: 'the complaint grid',
@@ -59,6 +60,8 @@ export function factWords(
     return `${subject ? pointWords(subject, known) : `${known.file.words}, ${known.point.words.toLowerCase()}`}: ${said}`;
   }
   const words = [subject?.name, WORDS[head] ?? head].filter(Boolean).join(' ');
+  // A code stands or it does not: nothing is to be added.
+  if (head.startsWith('code-')) return words.charAt(0).toUpperCase() + words.slice(1);
   return `${words.charAt(0).toUpperCase()}${words.slice(1)}: ${answerWords(inspection, { point, level })}`;
 }
 

@@ -7,7 +7,7 @@ import type { Thermal } from './temperature';
 export type BehaviourTable = Record<PredictionKind, Record<Behaviour, number>>;
 
 /** How far a report is to be believed; the rest is spread over all behaviours. Shop-verified counts more. */
-const TRUST = { customer: 0.75, shop: 0.97 } as const;
+const TRUST = { customer: 0.75, shop: 0.98 } as const;
 const INTERMITTENT_WEIGHT = 0.7;
 const BACKGROUND = 0.05;
 

@@ -225,7 +225,7 @@ export function JobWith({
       now: <S extends string>(slot: S) => valueOf(source.read().state, slot),
       keepName: (field: string) => `pelvik ${start.user.id} ${start.number} ${field}`,
     };
-  }, [start, source, view, engine]);
+  }, [start, source, view, engine, experience]);
   const bench = useMemo(() => library && { ...base, ...library }, [base, library]);
   const record = useMemo<JobRecord>(
     () => ({

@@ -13,7 +13,7 @@ export function slotWords(inspection: Inspection, slot: string): string {
     case 'grid':
       return `${target} in the complaint grid`;
     case 'codes':
-      return 'codes';
+      return target === 'list' ? `code ${slot.split('.')[2]}` : 'codes';
     case 'scope':
       return 'shop policy';
     case 'cause':

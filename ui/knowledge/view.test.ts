@@ -22,7 +22,7 @@ test('everything that is reasoned with stands there, in words', () => {
 test('shares of causes add up, and strengths are those of the knowledge', () => {
   expect(view.causes.reduce((sum, c) => sum + c.weight, 0)).toBeCloseTo(1, 9);
   const filter = view.causes.find((c) => c.words.startsWith('The filter blocked'))!;
-  expect(filter.leadsTo).toEqual([{ words: 'The filter blocks', strength: 0.98, computed: null }]);
+  expect(filter.leadsTo[0]).toEqual({ words: 'The filter blocks', strength: 0.98, computed: null });
   const burnt = view.mechanisms.find((m) => m.id === 'burnt:$e')!;
   expect(burnt.from.filter((l) => l.computed)).toHaveLength(2);
 });
