@@ -220,3 +220,13 @@ test('every fact has words a person would say', () => {
     ]),
   );
 });
+
+test('facts are said as a person says them', () => {
+  const words = (point: string, level: string) => factWords(inspection, { point, level });
+  expect(words('bubbled.sealing-rings:high', 'yes')).toBe('High clutch: bubbles at the sealing rings');
+  expect(words('filter.by.fibre:filter', 'heavy')).toBe('Filter, held back fibre: heavy');
+  expect(words('code-coil:S2', 'yes')).toBe('Shift solenoid S2 code: circuit');
+  expect(words('code-lock-up', 'yes')).toBe('Code: lock-up slips');
+  expect(words('lining:high', 'burnt')).toBe('High clutch lining: burnt');
+  expect(words('pressure.full', 'under')).toBe('Line pressure, full, in drive: under its limit');
+});

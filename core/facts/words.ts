@@ -37,6 +37,10 @@ const WORDS: Record<string, string> = {
   'code-shift': 'code: its shift not seen',
 };
 
+/** Facts of a place: where a test bubbled, and by what a filter is held back. */
+const BUBBLED = 'bubbled.';
+const HELD_BACK = 'filter.by.';
+
 /** Levels of a measured point. */
 const MEASURED: Record<string, string> = {
   in: 'within limits',
@@ -59,6 +63,10 @@ export function factWords(
     const said = answerWords(inspection, { point, level });
     return `${subject ? pointWords(subject, known) : `${known.file.words}, ${known.point.words.toLowerCase()}`}: ${said}`;
   }
+  if (head.startsWith(BUBBLED))
+    return `${subject?.name ?? ''}: bubbles at the ${head.slice(BUBBLED.length).replaceAll('-', ' ')}`;
+  if (head.startsWith(HELD_BACK))
+    return `${subject?.name ?? ''}, held back ${head.slice(HELD_BACK.length)}: ${answerWords(inspection, { point, level })}`;
   const words = [subject?.name, WORDS[head] ?? head].filter(Boolean).join(' ');
   // A code stands or it does not: nothing is to be added.
   if (head.startsWith('code-')) return words.charAt(0).toUpperCase() + words.slice(1);

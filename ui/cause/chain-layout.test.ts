@@ -52,6 +52,14 @@ test('findings stand beside their step, many as a number', () => {
   expect(nodes[0]).toMatchObject({ kind: 'first', words: 'What happened at root, in some words' });
 });
 
+test('a finding of two steps stands at the first', () => {
+  const { nodes, edges } = lay([step('root', [], ['s1']), step('x', ['root'], ['s1', 's2'])]);
+  expect(edges.filter((e) => e.shows).map((e) => [e.from, nodes.find((n) => n.id === e.to)!.words])).toEqual([
+    ['root', 'found at s1'],
+    ['x', 'found at s2'],
+  ]);
+});
+
 test('longer words make a taller box, and nothing seen is inferred', () => {
   const { nodes } = lay([step('root', []), { ...step('x', ['root']), words: 'short' }]);
   expect(nodes[1]!.height).toBeLessThan(nodes[0]!.height);

@@ -52,6 +52,7 @@ export function layoutChain(
     const lines = linesOf(node.words, LETTERS[size]) + (node.note ? 1 : 0);
     graph.setNode(node.id, { ...node, width: WIDE[size], height: AROUND + lines * LINE });
   };
+  const told = new Set<string>();
   chain.forEach((step, k) => {
     const kind = k === 0 ? 'first' : step.slots.length ? 'seen' : 'inferred';
     put({
@@ -61,7 +62,9 @@ export function layoutChain(
       kind,
     });
     for (const from of step.from) graph.setEdge(from, step.id);
-    const all = [...new Set(step.slots.map(said))];
+    // What shows a cause shows what it all but is: told once, where the chain meets it first.
+    const all = [...new Set(step.slots.map(said))].filter((words) => !told.has(words));
+    for (const words of all) told.add(words);
     const shown =
       all.length > FINDINGS ? [...all.slice(0, FINDINGS - 1), `and ${all.length - FINDINGS + 1} more`] : all;
     shown.forEach((words, n) => {
