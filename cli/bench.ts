@@ -5,6 +5,7 @@ import type { Figure } from './bench/figure';
 import { fillLarge, large } from './bench/large';
 import { people } from './bench/people';
 import { proof } from './bench/proof';
+import { scaling } from './bench/scaling';
 import { served } from './bench/served';
 import { CommandError } from './fail';
 import { noFiles, readOptions } from './input';
@@ -28,7 +29,8 @@ export async function run(args: string[]): Promise<number> {
     throw new CommandError(`--stories takes a whole number from 1 to ${MOST_STORIES}.`, 2);
   const before = processorTime();
   const proofs = options.flags.has('--proof') ? proof(stories) : null;
-  const figures = proofs?.figures ?? (await measure(options.flags));
+  const growth = options.flags.size ? null : scaling();
+  const figures = proofs?.figures ?? [...(growth?.figures ?? []), ...(await measure(options.flags))];
   const after = processorTime();
   const rounded = figures.map((f) => ({
     ...f,
@@ -40,6 +42,7 @@ export async function run(args: string[]): Promise<number> {
   const answer = {
     figures: rounded,
     ...(proofs ? { tables: proofs.tables } : {}),
+    ...(growth ? { scaling: growth.scaling } : {}),
     takenByOtherMachines: Math.round(stolen * 1000) / 1000,
   };
   process.stdout.write(`${JSON.stringify(answer, shortened, 1)}\n`);

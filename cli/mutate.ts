@@ -9,7 +9,7 @@ export const help = `
 ./pelvik mutate [--only SUBJECT]...
 
 Breaks the core on purpose, one small change at a time, and sees whether a test falls. SUBJECT is a folder of core/
-(quote, case and scope unless said otherwise). A subject has to be held by the tests that stand beside it. Prints a
+(quote, case and scope unless said otherwise; diagnosis, facts and suspects take hours). A subject has to be held by the tests that stand beside it. Prints a
 table, and fails when money (core/quote), fold (core/case) or scope (core/scope) catch fewer than 80 of 100. Takes
 minutes; not part of ./pelvik test.
 `;

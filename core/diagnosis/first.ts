@@ -19,8 +19,8 @@ type Quadrature = readonly (readonly [t: number, weight: number])[];
 
 /** Gauss–Radau with the point 1, exact for polynomials of degree 4. */
 const RADAU: Quadrature = [
-  [(4 - Math.sqrt(6)) / 10, (16 + Math.sqrt(6)) / 36],
-  [(4 + Math.sqrt(6)) / 10, (16 - Math.sqrt(6)) / 36],
+  [(4 - Math.sqrt(6)) / 10, (16 - Math.sqrt(6)) / 36],
+  [(4 + Math.sqrt(6)) / 10, (16 + Math.sqrt(6)) / 36],
   [1, 1 / 9],
 ];
 /** Gauss–Legendre, exact for degree 3. */
@@ -29,18 +29,26 @@ const GAUSS: Quadrature = [
   [0.5 + Math.sqrt(3) / 6, 0.5],
 ];
 
+/** Probabilities further off than this are not given at all. */
+const MOST_NOISE = 1e-6;
+
 /**
  * Which cause was the first, and which are there. A unit that comes in has something: worlds without any cause are left
  * out. In a world with n causes each is as likely to have been the first, so P(first = r) = E[1{r}/n], and as
  * 1/n = ∫₀¹ tⁿ⁻¹ dt it follows from networks in which every cause's presence is weighted by t: the generating function of
  * the number of causes, integrated by Gauss–Radau, exact up to five causes at once (each costs its prior, so that more are
- * unheard of).
+ * unheard of). Throws a RangeError where rounding would show: nothing is answered approximately.
  */
 export function judge(network: NoisyOr, likelihoods: Likelihoods, causes: number): Judged {
   const ask = weighing(network, likelihoods, causes);
   const answers = RADAU.map(([t]) => ask(t));
   const all = answers.at(-1)!;
   const none = ask(0);
+  const noise = Math.max(all.noise, none.noise);
+  if (noise > MOST_NOISE)
+    throw new RangeError(
+      'Rounding would show in the probabilities of this record: none are given. Describe fewer gears, or report the unit.',
+    );
   // P(no cause | findings), and from it everything given that there is one.
   const without = Math.min(1, Math.exp(none.logEvidence - all.logEvidence));
   const some = Math.max(1 - without, 1e-300);
@@ -52,7 +60,7 @@ export function judge(network: NoisyOr, likelihoods: Likelihoods, causes: number
     present: marginals.slice(0, causes),
     marginals,
     logEvidence: all.logEvidence + Math.log(some),
-    noise: Math.max(all.noise, none.noise),
+    noise,
   };
 }
 

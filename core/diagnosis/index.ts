@@ -13,5 +13,6 @@ export { linker } from './link';
 export { buildModel } from './model';
 export type { Model } from './model';
 export type { Root } from './roots';
+export { posteriors } from './posteriors';
 export { isConfirmed, shopDiagnoser } from './shop';
 export type { Sign } from './shows';
