@@ -94,7 +94,7 @@ test.each([
   ['drawn from the network', drawing],
   ['driven in a simulator', driving],
 ] as const)('%s: the model names what lets go more often than any plain rule', (_, worlds) => {
-  const told = prove([eight], knowledge, (unit) => worlds(unit, knowledge), 12, dice(21), 1);
+  const told = prove([eight], knowledge, (unit) => worlds(unit, knowledge), 8, dice(21), 1);
   const { [MODEL]: model, ...rules } = told.after;
   for (const rule of Object.values(rules)) {
     expect(model!.top1).toBeGreaterThan(rule.top1);
