@@ -1,29 +1,18 @@
-import { randomUUID } from 'node:crypto';
-import type { Json } from '@/core/case';
 import { comebackOf } from './comeback';
-import { inTransaction } from './db';
-import { appendEntries } from './entries';
-import { closePool, inDatabase, someJob, someone } from './test-database';
+import { closePool, inDatabase, jobWith } from './test-database';
 
 afterAll(closePool);
 
-async function jobWith(values: Record<string, Json>): Promise<number> {
-  const who = await someone('technician');
-  const { number } = await someJob(who);
-  const batch = Object.entries(values).map(([slot, value]) => ({ id: randomUUID(), slot, value }));
-  await inTransaction((c) => appendEntries(c, number, who, batch));
-  return number;
-}
 const of = (number: number) => inDatabase((c) => comebackOf(c, number));
 
 test('a comeback stands beside the job it comes from: what was found, what was renewed, whose matter it may be', async () => {
-  const then = await jobWith({
+  const { number: then } = await jobWith({
     'vehicle.odometerKm': 120_000,
     'part.filter.pleats': { is: 'blocked' },
     'part.sun-shell.condition': { is: 'sound' },
     'cause.commit': { cause: 'filter:blocked', contributing: [], reason: 'never changed' },
   });
-  const now = await jobWith({
+  const { number: now } = await jobWith({
     'history.comeback': then,
     'vehicle.odometerKm': 131_000,
     'grid.R.shop': { any: { behaviours: ['no-drive'] } },
@@ -49,6 +38,8 @@ test('a comeback stands beside the job it comes from: what was found, what was r
 });
 
 test('a job that comes back from none, from itself, or from one that is not there is refused', async () => {
-  await expect(of(await jobWith({}))).rejects.toMatchObject({ status: 404 });
-  await expect(of(await jobWith({ 'history.comeback': 99_999_999 }))).rejects.toMatchObject({ status: 404 });
+  await expect(of((await jobWith({})).number)).rejects.toMatchObject({ status: 404 });
+  await expect(of((await jobWith({ 'history.comeback': 99_999_999 })).number)).rejects.toMatchObject({
+    status: 404,
+  });
 });

@@ -1,18 +1,19 @@
 import { summaryOf, valueOf } from '@/core/case';
 import { compareRecords, responsibilityOf } from '@/core/comebacks';
 import type { Comeback } from '@/core/comebacks';
+import type { Diagnosis } from '@/core/diagnosis';
 import { factsOf } from '@/core/facts';
 import { catalogueOf, inspectionOf } from '@/core/inspection';
 import { standingCause } from '@/core/quote';
 import { buildScope, policiesOf } from '@/core/scope';
 import type { ScopeAction } from '@/core/scope';
 import type { Client } from './db';
-import { experienceOf } from './experience';
+import { diagnoseJob } from './experience';
+import { committedCause } from './found';
 import { jobByNumber } from './jobs';
 import type { Job } from './jobs';
 import { knowledge, rules, terms } from './library';
 import { notFound } from './problem';
-import { diagnoseState } from './reason';
 
 const RENEWS: readonly ScopeAction[] = ['replace', 'upgrade'];
 
@@ -23,17 +24,15 @@ export async function comebackOf(client: Client, number: number): Promise<Comeba
   if (earlier === undefined || earlier === number) throw notFound('earlier job');
   const then = await jobByNumber(client, earlier);
   const { vehicle } = summaryOf(then.state);
-  const diagnosed = diagnoseState(then.unit, then.state);
-  const commit = valueOf(then.state, 'cause.commit');
-  const committed = diagnosed.causes.find((c) => c.id === commit?.cause);
-  const parts = renewedIn(then);
+  const diagnosed = await diagnoseJob(client, then);
+  const parts = renewedIn(then, diagnosed);
   const same = then.unit.id === now.unit.id;
   const [kmThen, kmNow] = [then, now].map(({ state }) => valueOf(state, 'vehicle.odometerKm'));
   return {
     earlier: {
       number: earlier,
       vehicle,
-      cause: committed?.words ?? (commit ? 'Not determined' : null),
+      cause: committedCause(then.state, diagnosed),
       closed: then.closed,
     },
     kmSince: kmThen === undefined || kmNow === undefined || kmNow < kmThen ? null : kmNow - kmThen,
@@ -48,8 +47,8 @@ export async function comebackOf(client: Client, number: number): Promise<Comeba
         )
       : [],
     responsibility: same
-      ? responsibilityOf(diagnoseState(now.unit, now.state, await experienceOf(client, now.unit.id)).causes, {
-          cause: committed?.id ?? null,
+      ? responsibilityOf((await diagnoseJob(client, now)).causes, {
+          cause: valueOf(then.state, 'cause.commit')?.cause ?? null,
           renewed: new Set(parts.map((p) => p.id)),
           facts: factsOf(then.unit, then.state, knowledge),
         })
@@ -58,8 +57,8 @@ export async function comebackOf(client: Client, number: number): Promise<Comeba
 }
 
 /** Parts the scope of a job renews: by themselves, or with the overhaul kit. */
-function renewedIn({ unit, state }: Job): { id: string; name: string }[] {
-  const cause = standingCause(state, diagnoseState(unit, state));
+function renewedIn({ unit, state }: Job, diagnosed: Diagnosis): { id: string; name: string }[] {
+  const cause = standingCause(state, diagnosed);
   const { lines } = buildScope(unit, { rules, knowledge }, state, policiesOf(state, terms.policies), cause);
   const renewed = new Set(
     lines.filter((l) => l.kind === 'part' && RENEWS.includes(l.action)).map((l) => l.key),

@@ -1,10 +1,8 @@
-import { randomUUID } from 'node:crypto';
 import type { Json } from '@/core/case';
 import { inTransaction } from './db';
-import { appendEntries } from './entries';
 import { experienceOf } from './experience';
 import { setClosed } from './jobs';
-import { closePool, inDatabase, someJob, someone } from './test-database';
+import { closePool, inDatabase, jobWith } from './test-database';
 
 afterAll(closePool);
 
@@ -12,10 +10,7 @@ const CAUSE = 'valve-3-4:sticking';
 const ours = async () => (await inDatabase((c) => experienceOf(c, 'ostrel-four'))).causes[CAUSE] ?? 0;
 
 async function closedJob(values: Record<string, Json>) {
-  const who = await someone('technician');
-  const { number } = await someJob(who);
-  const batch = Object.entries(values).map(([slot, value]) => ({ id: randomUUID(), slot, value }));
-  await inTransaction((c) => appendEntries(c, number, who, batch));
+  const { number, who } = await jobWith(values);
   const close = (closed: boolean) => inTransaction((c) => setClosed(c, number, closed, who));
   await close(true);
   return { close };

@@ -1,5 +1,9 @@
-import type { Experience } from '@/core/diagnosis';
+import type { JobState } from '@/core/case';
+import type { Diagnosis, Experience } from '@/core/diagnosis';
+import type { QuoteContent } from '@/core/quote';
+import type { UnitDefinition } from '@/core/unit';
 import type { Client } from './db';
+import { diagnoseState, quoteState, today } from './reason';
 
 /** The shop's closed jobs of a unit whose cause was confirmed: how many, and how often each cause. */
 export async function experienceOf(client: Client, unitId: string): Promise<Experience> {
@@ -12,4 +16,21 @@ export async function experienceOf(client: Client, unitId: string): Promise<Expe
     jobs: rows.reduce((sum, r) => sum + r.count, 0),
     causes: Object.fromEntries(rows.map((r) => [r.cause, r.count])),
   };
+}
+
+/** What a job stands on, as far as it is judged and priced. */
+interface Judged {
+  number: number;
+  unit: UnitDefinition;
+  state: JobState;
+}
+
+/** The diagnosis of a job with the shop's experience, as its page shows it. */
+export async function diagnoseJob(client: Client, { unit, state }: Judged): Promise<Diagnosis> {
+  return diagnoseState(unit, state, await experienceOf(client, unit.id));
+}
+
+/** The quote of a job as it would be made today. */
+export async function quoteJob(client: Client, { unit, state, number }: Judged): Promise<QuoteContent> {
+  return quoteState(unit, state, number, today(), await experienceOf(client, unit.id));
 }

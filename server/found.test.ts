@@ -1,22 +1,10 @@
-import { randomUUID } from 'node:crypto';
-import type { Json } from '@/core/case';
-import { inTransaction } from './db';
-import { appendEntries } from './entries';
 import { foundInJob } from './found';
-import { closePool, inDatabase, someJob, someone } from './test-database';
+import { closePool, inDatabase, jobWith } from './test-database';
 
 afterAll(closePool);
 
-async function jobWith(values: Record<string, Json>): Promise<number> {
-  const who = await someone('technician');
-  const { number } = await someJob(who);
-  const batch = Object.entries(values).map(([slot, value]) => ({ id: randomUUID(), slot, value }));
-  await inTransaction((c) => appendEntries(c, number, who, batch));
-  return number;
-}
-
 test('a job tells whoever has the unit again what was wrong, and what it was put down to', async () => {
-  const number = await jobWith({
+  const { number } = await jobWith({
     'vehicle.make': 'Corvane',
     'part.sun-shell.condition': { is: 'failed' },
     'part.filter.condition': { is: 'sound' },
@@ -28,9 +16,9 @@ test('a job tells whoever has the unit again what was wrong, and what it was put
   expect(found.wrong.map((w) => [w.row, w.words])).toEqual([['part.sun-shell', 'failed']]);
 });
 test('with nothing committed there is no cause; committed to none it says so', async () => {
-  const open = await jobWith({ 'vehicle.make': 'Corvane' });
+  const { number: open } = await jobWith({ 'vehicle.make': 'Corvane' });
   expect((await inDatabase((c) => foundInJob(c, open))).cause).toBeNull();
-  const none = await jobWith({
+  const { number: none } = await jobWith({
     'cause.commit': { cause: 'not-determined', contributing: [], reason: 'worn all over' },
   });
   expect((await inDatabase((c) => foundInJob(c, none))).cause).toBe('Not determined');

@@ -1,16 +1,17 @@
 import { summaryOf, valueOf } from '@/core/case';
 import type { JobState } from '@/core/case';
+import type { Diagnosis } from '@/core/diagnosis';
 import { catalogueOf, inspectionOf, wrongFindings } from '@/core/inspection';
 import type { FoundInJob } from '@/core/inspection';
-import type { UnitDefinition } from '@/core/unit';
 import { inspection } from '@/data/inspection';
 import type { Client } from './db';
+import { diagnoseJob } from './experience';
 import { jobByNumber } from './jobs';
-import { diagnoseState } from './reason';
 
 /** Throws a UserError 404 when there is no such job. */
 export async function foundInJob(client: Client, number: number): Promise<FoundInJob> {
-  const { unit, state, closed } = await jobByNumber(client, number);
+  const job = await jobByNumber(client, number);
+  const { unit, state, closed } = job;
   const { customer, vehicle, complaint } = summaryOf(state);
   return {
     number,
@@ -19,14 +20,14 @@ export async function foundInJob(client: Client, number: number): Promise<FoundI
     vehicle,
     complaint,
     closed,
-    cause: causeOf(unit, state),
+    cause: valueOf(state, 'cause.commit') ? committedCause(state, await diagnoseJob(client, job)) : null,
     wrong: wrongFindings(inspectionOf(unit, catalogueOf(inspection)), state),
   };
 }
 
-function causeOf(unit: UnitDefinition, state: JobState): string | null {
+/** What a job was committed to, in words; null when nobody has. */
+export function committedCause(state: JobState, { causes }: Diagnosis): string | null {
   const commit = valueOf(state, 'cause.commit');
   if (!commit) return null;
-  const named = diagnoseState(unit, state).causes.find((c) => c.id === commit.cause);
-  return named?.words ?? 'Not determined';
+  return causes.find((c) => c.id === commit.cause)?.words ?? 'Not determined';
 }

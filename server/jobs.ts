@@ -13,9 +13,9 @@ import { isConfirmed } from '@/core/diagnosis';
 import type { UnitDefinition, UnitKey } from '@/core/unit';
 import { audit } from './audit';
 import type { Client } from './db';
+import { diagnoseJob } from './experience';
 import { stageOf } from './library';
 import { notFound, UserError } from './problem';
-import { diagnoseState } from './reason';
 import { newestUnit, unitOf } from './units';
 import type { User } from './users';
 
@@ -204,7 +204,7 @@ export async function setClosed(client: Client, number: number, closed: boolean,
   const job = await jobByNumber(client, number, true);
   if (job.closed === closed) return;
   const commit = valueOf(job.state, 'cause.commit');
-  const confirmed = closed && commit && isConfirmed(job.state, diagnoseState(job.unit, job.state));
+  const confirmed = closed && commit && isConfirmed(job.state, await diagnoseJob(client, job));
   await client.query(
     `UPDATE jobs SET closed = $2, closed_at = CASE WHEN $2 THEN now() END, updated_at = now(), confirmed_cause = $3
      WHERE id = $1`,

@@ -4,11 +4,11 @@ import type { QuoteContent } from '@/core/quote';
 import { ajv, checkQuote, problemsOf } from '@/core/validation';
 import { audit } from './audit';
 import type { Client } from './db';
-import { experienceOf } from './experience';
+import { quoteJob } from './experience';
 import { jobByNumber, refreshStage } from './jobs';
 import type { Job } from './jobs';
 import { notFound, UserError } from './problem';
-import { quoteState, today } from './reason';
+import { today } from './reason';
 import { hashToken, newToken } from './sessions';
 import type { User } from './users';
 
@@ -81,13 +81,7 @@ export async function quotesOf(client: Client, jobId: string): Promise<Quote[]> 
 export async function makeQuote(client: Client, jobNumber: number, user: User): Promise<Quote> {
   // Under the row lock: two people never make the same version, and what is priced is what stands.
   const job = await jobByNumber(client, jobNumber, true);
-  const content = quoteState(
-    job.unit,
-    job.state,
-    job.number,
-    today(),
-    await experienceOf(client, job.unit.id),
-  );
+  const content = await quoteJob(client, job);
   const [problem] = checkQuote(content);
   if (problem)
     throw new UserError(

@@ -1,6 +1,6 @@
 import { below } from '@/core/case';
 import type { JobState } from '@/core/case';
-import { NO_EXPERIENCE, shopDiagnoser } from '@/core/diagnosis';
+import { shopDiagnoser } from '@/core/diagnosis';
 import type { Diagnosis, Experience } from '@/core/diagnosis';
 import { buildQuote, couldChange, findingWords, standingCause } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
@@ -14,11 +14,7 @@ interface Compiled {
 const compiled = new WeakMap<UnitDefinition, Compiled>();
 
 /** The diagnosis of a state; a unit's model is compiled once per process, and anew when the shop has learnt more. */
-export function diagnoseState(
-  unit: UnitDefinition,
-  state: JobState,
-  experience: Experience = NO_EXPERIENCE,
-): Diagnosis {
+export function diagnoseState(unit: UnitDefinition, state: JobState, experience: Experience): Diagnosis {
   const key = JSON.stringify(experience);
   let known = compiled.get(unit);
   if (known?.experience !== key) {

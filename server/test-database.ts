@@ -1,8 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { Client as Connection } from 'pg';
+import type { Json } from '@/core/case';
 import { closeBackground } from './background';
 import { closePool as close, inTransaction, withClient } from './db';
 import type { Client } from './db';
+import { appendEntries } from './entries';
 import { createJob } from './jobs';
 import { createUser } from './users';
 import type { Role, User } from './users';
@@ -20,6 +22,15 @@ export async function someone(role: Role): Promise<User> {
 
 export async function someJob(user: User) {
   return inTransaction((client) => createJob(client, 'ostrel-four', user.id));
+}
+
+/** A job with entries of a technician's. */
+export async function jobWith(values: Record<string, Json>): Promise<{ number: number; who: User }> {
+  const who = await someone('technician');
+  const { number } = await someJob(who);
+  const batch = Object.entries(values).map(([slot, value]) => ({ id: randomUUID(), slot, value }));
+  await inTransaction((c) => appendEntries(c, number, who, batch));
+  return { number, who };
 }
 
 export function inDatabase<T>(work: (client: Client) => Promise<T>): Promise<T> {

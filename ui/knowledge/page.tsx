@@ -1,36 +1,10 @@
 'use client';
-import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
-import { Caption, Mark, Page, PageIndex, Section, Stack, TextInput } from '@/ui/system';
+import { LibraryFrame } from '@/ui/library/frame';
+import { Caption, Page, PageIndex, Section, Stack, TextInput } from '@/ui/system';
 import type { CauseEntry, KnowledgeView, Leads, MechanismEntry, ObservationEntry } from './view';
 
-const Top = styled.header`
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  padding: 12px 24px;
-  background: var(--frame);
-  color: var(--frame-ink);
-  h1 {
-    font-size: 1.25rem;
-  }
-  a {
-    color: inherit;
-    display: grid;
-    place-items: center;
-    width: 44px;
-    height: 44px;
-  }
-`;
-const Main = styled.main`
-  max-width: 1180px;
-  margin: 16px auto;
-  padding: 0 24px;
-  @media (max-width: 600px) {
-    padding: 0 8px;
-  }
-`;
 const Entries = styled.ol`
   display: grid;
   > li {
@@ -106,68 +80,60 @@ export function KnowledgePage({ view }: { view: KnowledgeView }) {
   const [words, setWords] = useState('');
   const found = useMemo(() => matching(view, words), [view, words]);
   return (
-    <>
-      <Top>
-        <Link href="/" aria-label="All jobs">
-          <Mark />
-        </Link>
-        <h1>What Pelvik knows</h1>
-      </Top>
-      <Main id="main" tabIndex={-1}>
-        <Page>
-          <PageIndex titles={SECTIONS} />
-          <Section title="How to read it">
-            <Stack>
-              <p>
-                The strengths are estimates of people who take transmissions apart, not measured rates. An
-                answer with 5 % and 70 % is met in 5 of 100 units where what it tells of is not so, and in 70
-                of 100 where it is. What follows from construction (which gears, which element first, who
-                fights whom) is not stated here; it is worked out for each unit.
-              </p>
-              <div style={{ maxWidth: 420 }}>
-                <TextInput
-                  label="Find: seal, blue pins, overload …"
-                  value={words}
-                  onChange={setWords}
-                  maxLength={80}
-                />
-              </div>
-              <Caption role="status">
-                {found.causes.length} causes, {found.mechanisms.length} things they do,{' '}
-                {found.observations.length} that show them
-              </Caption>
-            </Stack>
-          </Section>
-          <Section
-            title="Causes"
-            note="The share of each among all, where a unit has each once; a unit’s weak points raise it."
-          >
-            <Entries>
-              {found.causes.map((c) => (
-                <Cause key={c.id} cause={c} />
-              ))}
-            </Entries>
-          </Section>
-          <Section title="What they do" note="Each is set off by any of those named, or by itself, seldom.">
-            <Entries>
-              {found.mechanisms.map((m) => (
-                <Mechanism key={m.id} mechanism={m} />
-              ))}
-            </Entries>
-          </Section>
-          <Section
-            title="What shows them"
-            note="How often each answer comes where it is not so, and where it is."
-          >
-            <Entries>
-              {found.observations.map((o) => (
-                <Observation key={o.id} observation={o} />
-              ))}
-            </Entries>
-          </Section>
-        </Page>
-      </Main>
-    </>
+    <LibraryFrame title="What Pelvik knows">
+      <Page>
+        <PageIndex titles={SECTIONS} />
+        <Section title="How to read it">
+          <Stack>
+            <p>
+              The strengths are estimates of people who take transmissions apart, not measured rates. An
+              answer with 5 % and 70 % is met in 5 of 100 units where what it tells of is not so, and in 70 of
+              100 where it is. What follows from construction (which gears, which element first, who fights
+              whom) is not stated here; it is worked out for each unit.
+            </p>
+            <div style={{ maxWidth: 420 }}>
+              <TextInput
+                label="Find: seal, blue pins, overload …"
+                value={words}
+                onChange={setWords}
+                maxLength={80}
+              />
+            </div>
+            <Caption role="status">
+              {found.causes.length} causes, {found.mechanisms.length} things they do,{' '}
+              {found.observations.length} that show them
+            </Caption>
+          </Stack>
+        </Section>
+        <Section
+          title="Causes"
+          note="The share of each among all, where a unit has each once; a unit’s weak points raise it."
+        >
+          <Entries>
+            {found.causes.map((c) => (
+              <Cause key={c.id} cause={c} />
+            ))}
+          </Entries>
+        </Section>
+        <Section title="What they do" note="Each is set off by any of those named, or by itself, seldom.">
+          <Entries>
+            {found.mechanisms.map((m) => (
+              <Mechanism key={m.id} mechanism={m} />
+            ))}
+          </Entries>
+        </Section>
+        <Section
+          title="What shows them"
+          note="How often each answer comes where it is not so, and where it is."
+        >
+          <Entries>
+            {found.observations.map((o) => (
+              <Observation key={o.id} observation={o} />
+            ))}
+          </Entries>
+        </Section>
+      </Page>
+    </LibraryFrame>
   );
 }
 

@@ -1,10 +1,9 @@
 import { inTransaction, withClient } from '@/server/db';
-import { experienceOf } from '@/server/experience';
+import { quoteJob } from '@/server/experience';
 import { jobNumber, route } from '@/server/http';
 import { jobByNumber } from '@/server/jobs';
 import { demand } from '@/server/permissions';
 import { makeQuote, quotesOf } from '@/server/quotes';
-import { quoteState, today } from '@/server/reason';
 
 type Params = { number: string };
 
@@ -12,13 +11,7 @@ type Params = { number: string };
 export const GET = route<Params>(async (_request, params) =>
   withClient(async (client) => {
     const job = await jobByNumber(client, jobNumber(params));
-    const preview = quoteState(
-      job.unit,
-      job.state,
-      job.number,
-      today(),
-      await experienceOf(client, job.unit.id),
-    );
+    const preview = await quoteJob(client, job);
     return Response.json({ quotes: await quotesOf(client, job.id), preview });
   }),
 );
