@@ -291,6 +291,19 @@ describe('words', () => {
     expect(told(codes('electrical'))).not.toMatch(/solenoid alone/);
     expect(told(codes('rationality', { cleared: 'before' }))).not.toMatch(/solenoid alone/);
   });
+  test('what was committed as contributing is told besides, as a guess where nobody has seen it', () => {
+    const commit = stateFromValues({
+      'cause.commit': { cause: 'a', contributing: ['b', 'c'], reason: 'two faults' },
+    });
+    const causes = [
+      cause('a', 0.9),
+      cause('b', 0.05, { chain: [step('B', null)] as never }),
+      cause('c', 0.02),
+    ];
+    const told = findingWords(unit, commit, diagnosis(causes));
+    expect(told).toContain('Found besides: cause b. Probably besides: cause c.');
+    expect(findingWords(unit, state, diagnosis(causes))).not.toMatch(/besides/);
+  });
   test('what can hurt somebody is told to the customer before anything else', () => {
     const moves = stateFromValues({
       'grid.N.customer': { any: { behaviours: ['moves'], when: ['intermittent'] } },

@@ -39,12 +39,25 @@ export function findingWords(unit: UnitDefinition, state: JobState, diagnosis: D
   ];
   if (seen.length) sentences.push(`As a result ${listed(seen)}.`);
   if (guessed.length) sentences.push(`Probably ${listed(guessed)} as well; nobody has seen that yet.`);
+  sentences.push(...besides(state, diagnosis));
   if (namesOtherwise(unit, state, cause)) sentences.push(CODE_ALONE);
   const behind = diagnosis.upstream.slice(0, 3).map((u) => midSentence(u.words));
   if (behind.length && cause.id === diagnosis.causes[0]!.id && diagnosis.undetermined)
     sentences.push(`What led to it is still open; possible are: ${behind.join('; ')}.`);
   else if (diagnosis.undetermined) sentences.push('We are not fully certain of the first cause and say so.');
   return sentences.join(' ');
+}
+
+/** What was committed as contributing: told as a fact only where somebody has seen it. */
+function besides(state: JobState, { causes }: Diagnosis): string[] {
+  const ids = valueOf(state, 'cause.commit')?.contributing ?? [];
+  const others = causes.filter((c) => ids.includes(c.id));
+  const seen = others.filter((c) => c.chain[0]?.slots.length).map((c) => midSentence(c.words));
+  const guessed = others.filter((c) => !c.chain[0]?.slots.length).map((c) => midSentence(c.words));
+  return [
+    ...(seen.length ? [`Found besides: ${seen.join('; ')}.`] : []),
+    ...(guessed.length ? [`Probably besides: ${guessed.join('; ')}.`] : []),
+  ];
 }
 
 const CODE_ALONE =
