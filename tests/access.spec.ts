@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { newJob, OURS, pick, signIn } from './helpers';
+import { newJob, OURS, pick, signIn, signInByHand } from './helpers';
 
 const VIEWS = [
   ['board', '/'],
@@ -57,7 +57,7 @@ async function serious(page: Page, view: string, theme: 'light' | 'dark'): Promi
 }
 
 test('by keyboard alone: find a job, open it, grade a part', async ({ page }) => {
-  await signIn(page, 'mira');
+  await signInByHand(page, 'mira');
   // The keys are there once the page has come to life.
   await expect(async () => {
     await page.keyboard.press('/');

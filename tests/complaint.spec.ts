@@ -8,7 +8,7 @@ test('an ordinary complaint: told and seen, cold and hot, in at most twenty pres
   page,
 }, info) => {
   await signIn(page, 'tobin');
-  const job = await newJob(page, 'Ostrel Six');
+  const job = await newJob(page, 'ostrel-six');
   let presses = 0;
   const press = async (target: Locator) => {
     presses++;

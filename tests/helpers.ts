@@ -2,29 +2,43 @@ import { expect } from '@playwright/test';
 import type { APIRequestContext, Locator, Page } from '@playwright/test';
 import shop from '@/data/demo/shop.json';
 
+export const OURS = { 'x-pelvik': '1' };
+
 export type Person = 'mira' | 'tobin' | 'ivo';
 
-export async function signIn(page: Page, person: Person): Promise<void> {
-  const { password } = shop.people.find((p) => p.id === person)!;
+/** At the door, as a person does. */
+export async function signInByHand(page: Page, person: Person): Promise<void> {
   await page.goto('/signin');
   await page.getByLabel('Name').fill(person);
-  await page.getByLabel('Password').fill(password);
+  await page.getByLabel('Password').fill(passwordOf(person));
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Harrow Lane');
   await live(page);
 }
+
+/** A session of their own, and no page yet. */
+export async function signIn(page: Page, person: Person): Promise<void> {
+  const answer = await page
+    .context()
+    .request.post('/api/session', { headers: OURS, data: { id: person, password: passwordOf(person) } });
+  expect(answer.status()).toBe(200);
+}
+
+const passwordOf = (person: Person) => shop.people.find((p) => p.id === person)!.password;
 
 /** A press is heard once the page has come to life. */
 export async function live(page: Page): Promise<void> {
   await page.locator('html[data-live]').waitFor();
 }
 
-export async function newJob(page: Page, unit = 'Ostrel Four'): Promise<number> {
-  await page.getByRole('button', { name: 'New job' }).click();
-  await page.getByRole('button', { name: new RegExp(`^${unit}`) }).click();
-  await page.waitForURL(/\/jobs\/\d+\/intake/);
+/** An empty job, opened at its intake. */
+export async function newJob(page: Page, unit = 'ostrel-four'): Promise<number> {
+  const answer = await page.request.post('/api/jobs', { headers: OURS, data: { unit } });
+  const { number } = (await answer.json()) as { number: number };
+  await page.goto(`/jobs/${number}/intake`);
+  await live(page);
   await saved(page);
-  return Number(page.url().match(/jobs\/(\d+)/)![1]);
+  return number;
 }
 
 export async function saved(page: Page): Promise<void> {
@@ -59,8 +73,6 @@ export async function stage(page: Page, name: string): Promise<void> {
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name }).click();
   await page.waitForURL(new RegExp(`/${name.toLowerCase()}$`));
 }
-
-export const OURS = { 'x-pelvik': '1' };
 
 /** The value a job's record holds for a slot, as the server has it. */
 export async function recorded(request: APIRequestContext, job: number, slot: string): Promise<unknown> {

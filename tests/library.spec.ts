@@ -29,6 +29,7 @@ test('a new user enters a three-speed of their own, with the ratios beside it, i
   page,
 }) => {
   await signIn(page, 'mira');
+  await page.goto('/');
   const hands = new Hands(page);
   await page.getByRole('link', { name: 'Units' }).click();
   await page.getByRole('link', { name: 'New unit' }).click();

@@ -1,11 +1,16 @@
 import { expect, test } from '@playwright/test';
-import { newJob, openRow, pick, recorded, row, saved, signIn, stage } from './helpers';
+import { openRow, pick, recorded, row, saved, signInByHand, stage } from './helpers';
+
+test.use({ serviceWorkers: 'allow' });
 
 /** The whole line on real input: an empty form becomes an accepted quote. */
 test('from a complaint to an accepted quote', async ({ page, browser }) => {
   test.setTimeout(120_000);
-  await signIn(page, 'ivo');
-  const job = await newJob(page);
+  await signInByHand(page, 'ivo');
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByRole('button', { name: /^Ostrel Four/ }).click();
+  await page.waitForURL(/\/jobs\/\d+\/intake/);
+  const job = Number(/jobs\/(\d+)/.exec(page.url())![1]);
 
   await test.step('intake', async () => {
     await page.getByLabel('Customer', { exact: true }).fill('Liesbet Ondra');

@@ -2,6 +2,8 @@ import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { choice, newJob, openRow, OURS, pick, recorded, saved, signIn, stage } from './helpers';
 
+test.use({ serviceWorkers: 'allow' });
+
 /** Waits until this page's worker looks after it and has kept the job's stages, and what they reason with. */
 async function kept(page: Page, job: number): Promise<void> {
   await expect

@@ -108,7 +108,7 @@ for (const [way, handsOf] of ways) {
     test(`an ordinary teardown of the Ostrel Six: ${way}`, async ({ page }, info) => {
       test.setTimeout(180_000);
       await signIn(page, 'mira');
-      const job = await newJob(page, 'Ostrel Six');
+      const job = await newJob(page, 'ostrel-six');
       await page.goto(`/jobs/${job}/teardown`);
       const hands = handsOf(page);
       for (const station of STORY) await visit(page, hands, station);

@@ -29,7 +29,7 @@ test('the end of a stack is pushed to as many plates as were found, by mouse and
   page,
 }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page, 'Ostrel Six');
+  const job = await newJob(page, 'ostrel-six');
   await page.goto(`/jobs/${job}/teardown`);
   await find(page, 'clutch k2');
   const grip = page.getByRole('slider', { name: 'Frictions found, Clutch K2' });
@@ -55,7 +55,7 @@ test('the end of a stack is pushed to as many plates as were found, by mouse and
 
 test('one blue pin of four is painted, noted, and the rest stays silver', async ({ page }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page, 'Ostrel Six');
+  const job = await newJob(page, 'ostrel-six');
   await page.goto(`/jobs/${job}/teardown`);
   await find(page, 'front planetary');
   const set = page.locator('[data-subject="gearset.front"]');
@@ -78,7 +78,7 @@ test('one blue pin of four is painted, noted, and the rest stays silver', async 
 
 test('a band is painted by keys, from the anchor to the servo', async ({ page }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page, 'Ostrel Four');
+  const job = await newJob(page, 'ostrel-four');
   await page.goto(`/jobs/${job}/teardown`);
   await find(page, '2-4 band lining');
   const drawing = page.locator('[data-subject="element.band-2-4"]').getByRole('application');

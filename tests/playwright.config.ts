@@ -15,6 +15,8 @@ export default defineConfig({
   outputDir: '../test-results',
   use: {
     baseURL: process.env.PELVIK_BASE_URL,
+    // Every test begins on a new device, and each would first take in the whole program: only those about it do.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     actionTimeout: 15_000,
     launchOptions: {

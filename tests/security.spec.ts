@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { OURS, signIn } from './helpers';
+import { OURS, signIn, signInByHand } from './helpers';
 
 test('without a session pages lead to sign-in and the interface says so', async ({ page }) => {
   await page.goto('/jobs/1001/intake');
@@ -119,7 +119,7 @@ test('a stale or unknown customer link says what to do and shows nothing', async
 });
 
 test('signing out ends the session on the server too', async ({ page, context }) => {
-  await signIn(page, 'tobin');
+  await signInByHand(page, 'tobin');
   const cookies = await context.cookies();
   expect(cookies.find((c) => c.name === 'pelvik_session')).toMatchObject({
     httpOnly: true,

@@ -227,7 +227,7 @@ test('teardown: debris by kind, amount and place; a filter seen from outside is 
 
 test('a comeback: the earlier job is chosen, and what it found stands at its station', async ({ page }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page, 'Ostrel Five-X');
+  const job = await newJob(page, 'ostrel-five-x');
   await pick(page, 'Overhauled before', 'Here');
   await page.getByLabel('Comes back from job: number or words').fill('1013');
   await page.keyboard.press('Enter');

@@ -68,11 +68,15 @@ const ONE_THING = 6;
  * there. What speaks of causes all over the unit (codes, a rebuild) is left to speak of each by itself.
  */
 export function lookedAtTogether(model: Omit<Model, 'anyOf'>): number[][] {
-  const { unit } = model;
-  const targets = [...unit.parts, ...unit.solenoids, ...unit.elements].map((x) => x.id);
-  return model.knowledge.causal.observations
-    .filter(({ on, point }) => on.startsWith('root') && /\$[eps]$/.test(point))
-    .flatMap(({ on }) => targets.map((id) => rootsOn(model, on.replaceAll(/\$[eps]/g, id), id)))
+  const { parts, solenoids, elements } = model.unit;
+  const targets: Record<string, readonly { id: string }[]> = { $p: parts, $s: solenoids, $e: elements };
+  const looks = model.knowledge.causal.observations.flatMap(({ on, point }) => {
+    const hole = /:(\$[eps])$/.exec(point)?.[1];
+    return hole && on.startsWith('root') ? targets[hole]!.map(({ id }) => [on.replaceAll(hole, id), id]) : [];
+  });
+  // Many points look at the same causes.
+  return [...new Map(looks.map((look) => [look.join(' '), look] as const)).values()]
+    .map(([on, id]) => rootsOn(model, on!, id!))
     .filter((nodes) => nodes.length > 1 && nodes.length <= ONE_THING);
 }
 
@@ -88,6 +92,7 @@ function rootsOn(model: Omit<Model, 'anyOf'>, on: string, target: string): numbe
   const at = on.indexOf(':');
   const [head, rest] = at < 0 ? [on, null] : [on.slice(0, at), on.slice(at + 1)];
   const wanted = rest?.split('|');
+  const fed = head === 'root-feeder' ? new Set(model.feeders(target, wanted!)) : null;
   const fits = (root: Model['roots'][number]) => {
     switch (head) {
       case 'root':
@@ -99,7 +104,7 @@ function rootsOn(model: Omit<Model, 'anyOf'>, on: string, target: string): numbe
       case 'root-solenoid':
         return root.solenoid === target && (wanted?.includes(way(root)) ?? true);
       default:
-        return model.feeders(target, wanted!).includes(root);
+        return fed!.has(root);
     }
   };
   return model.roots.flatMap((root, r) => (fits(root) ? [r] : []));
