@@ -159,9 +159,54 @@ test.each(LOOKED_AT)('a %s %j has a place for all that is looked at on it', (_, 
   for (const point of points) expect([point, known.has(point)]).toEqual([point, true]);
 });
 
+/** Points that only the scope, the record or a person asks for; everything else that is looked at bears on a cause. */
+const TELLS_NO_CAUSE = [
+  'band-anchor.adjustment',
+  'case.passages',
+  'case.anchor',
+  'converter.runout',
+  'drained.amount',
+  'dog.teeth',
+  'end-plate.height',
+  'end-plate.way',
+  'every.origin',
+  'every.other',
+  'fastener.thickness',
+  'filter.outside',
+  'filter.opened',
+  'filter.by',
+  'friction-plate.splines',
+  'piston.height',
+  'planetary.count',
+  'shaft.sunk',
+  'shaft.oil-hole',
+  'signs.clearance',
+  'signs.depth',
+  'signs.other',
+  'snap-ring.groove',
+  'snap-ring.thickness',
+  'spring.length',
+  'steel-plate.splines',
+  'thrust.thickness',
+  'wave-spring.height',
+  'wave-spring.crack',
+];
+test('what is looked at bears on a cause, but for what is named', () => {
+  const patterns = knowledge.derived.facts.flatMap((f) => f.any);
+  const read = new Set(
+    [...knowledge.causal.observations.map((o) => o.point), ...patterns].map((p) => p.split(/[:=]/)[0]!),
+  );
+  const idle = data.files.flatMap((file) =>
+    file.points
+      .filter((p) => !p.counts && !read.has(`${file.id}.${p.id}`) && !p.gives?.some((g) => read.has(g.fact)))
+      .map((p) => `${file.id}.${p.id}`),
+  );
+  expect(idle.sort()).toEqual([...TELLS_NO_CAUSE].sort());
+});
+
 test('evidence and rules ask for points and levels there are', () => {
   const KNOWN =
-    /^(part|stays-on|bubbled|grey|filter\.by|lining|fused|pattern|dragged|takedown|replaced|cause|policy|spread|job|bare|codes?|history|only-hot|fades-hot|cloudy|milky)/;
+    /^(part|stays-on|bubbled|grey|filter\.by|lining|fused|pattern|dragged|takedown|replaced|cause|policy|spread|job|bare|codes?|history|only-hot|cloudy|milky)/;
   const levelsOf = (point: string): string[] | null => {
     const known = catalogue.point(point.split(':')[0]!);
     if (!known) return null;

@@ -53,6 +53,22 @@ describe('each family is judged by its own structure', () => {
     expect(k1.every((c) => c.element === 'K1' || c.part === 'solenoid-k1' || c.id === 'other')).toBe(true);
     expect(d.causes.some((c) => c.part === 'solenoid-k1' && c.probability > 0.01)).toBe(true);
   });
+  test('Hadric, no Reverse but everything else: the dog, whose servo and valve can starve it as oil can a clutch', () => {
+    const gone = grid({
+      R: 'no-drive',
+      D1: 'normal',
+      D2: 'normal',
+      D3: 'normal',
+      D4: 'normal',
+      D5: 'normal',
+    });
+    const told = judge('hadric-five', gone);
+    expect(told.groups[0]!.words).toBe('The reverse dog does not hold');
+    expect(top(told)).toEqual(expect.arrayContaining(['fork-servo:feed-loss', 'valve-servo:sticking']));
+    const tried = judge('hadric-five', { ...gone, 'element.dog-reverse.air-test': { is: 'no' } });
+    expect(tried.causes[0]).toMatchObject({ id: 'fork-servo:feed-loss' });
+    expect(tried.undetermined).toBe(false);
+  });
   test('Hadric, drives in Neutral and ties up but for fourth and Reverse: the fourth clutch on', () => {
     const d = judge(
       'hadric-five',

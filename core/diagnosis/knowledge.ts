@@ -5,10 +5,11 @@ import type { BehaviourTable } from '@/core/suspects';
 export type EffectStrength = number | 'by-pressure' | 'by-torque' | 'by-rivals';
 
 /**
- * What a mechanism is there for each of: `$e` stands for an element with a lining (`friction`) or any element, `$g` for a
+ * What a mechanism is there for each of: `$e` stands for an element with a lining (`friction`), one that oil applies (`fed`)
+ * or any element, `$g` for a
  * planetary set or gear pair, `$x` for a way the power path can open, `$s` for a solenoid.
  */
-export type MechanismScope = 'friction' | 'element' | 'gearset' | 'path' | 'solenoid';
+export type MechanismScope = 'friction' | 'fed' | 'element' | 'gearset' | 'path' | 'solenoid';
 
 /**
  * How something shows in the gears: computed from the unit, never stated per gear. `lost` carries nothing; `slip` lets go
@@ -124,6 +125,8 @@ export interface ObservationTemplate {
   on: string;
   /** Level → [P(level | absent), P(level | present)]. */
   levels: Record<string, [number, number]>;
+  /** Why it speaks of that, and how far. */
+  why: string;
 }
 
 export interface CheckTemplate {

@@ -17,6 +17,8 @@ export interface Mechanism {
 
 const AIMS: Record<MechanismScope, (s: Structure) => Aim[]> = {
   friction: ({ unit }) => frictionElements(unit).map((e) => ({ ...NOTHING, elements: [e.id] })),
+  fed: ({ unit }) =>
+    unit.elements.filter((e) => e.feedPath.length > 0).map((e) => ({ ...NOTHING, elements: [e.id] })),
   element: ({ unit }) => unit.elements.map((e) => ({ ...NOTHING, elements: [e.id] })),
   gearset: ({ unit }) => unit.gearsets.map((g) => ({ ...NOTHING, gearset: g.id })),
   path: ({ paths }) => [...paths.keys()].map((part) => ({ ...NOTHING, part })),

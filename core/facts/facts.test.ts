@@ -174,10 +174,12 @@ describe('the record beside its findings', () => {
       expect.arrayContaining(['milky=yes', 'spread=water']),
     );
   });
-  test('three gears that let go hot are a fact of their own', () => {
-    const gears = ['D2', 'D3', 'D4'].map((g) => [`grid.${g}.customer`, told(['slips'], ['hot'])]);
-    expect(said(Object.fromEntries(gears) as never)).toEqual(['fades-hot=yes', 'only-hot=yes']);
-    expect(said(Object.fromEntries(gears.slice(1)) as never)).toEqual(['only-hot=yes']);
+  test('hot is only said of what is not well hot', () => {
+    expect(one({ 'grid.D2.customer': told(['slips'], ['hot']) }, 'only-hot')!.slots).toEqual([
+      'grid.D2.customer',
+    ]);
+    expect(said({ 'grid.D2.customer': told(['normal'], ['hot']) })).toEqual([]);
+    expect(said({ 'grid.D2.customer': told(['slips'], ['cold']) })).toEqual([]);
   });
 });
 

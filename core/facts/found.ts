@@ -57,8 +57,7 @@ const targetless = (suffix: string) => suffix === '';
 
 /** Where a test bubbled points at a part, not only at the element: a fact of its own for the place. */
 function whereOf({ slot, finding, judgement, point }: Found, suffix: string): Fact[] {
-  if (finding.where === undefined || !judgement?.severity || !point.point.where?.includes(finding.where))
-    return [];
+  if (finding.where === undefined || point.point.field.kind !== 'test' || !judgement!.severity) return [];
   return [fact(`bubbled.${finding.where.replaceAll(' ', '-')}${suffix}`, 'yes', slot)];
 }
 

@@ -46,15 +46,6 @@ const repairs: Reader = (state) =>
     part && effect ? [fact(`replaced:${part}`, effect, `history.repair.${id}`)] : [],
   );
 
-/** Several gears that stop pulling when hot: what the gears share, their pressure, goes. */
-const fading: Reader = (state) => {
-  const gone = complaintsOf(state).filter(
-    ({ cell, heat }) => heat === 'hot' && cell.behaviours.some((b) => b === 'no-drive' || b === 'slips'),
-  );
-  const gears = new Set(gone.map((c) => c.gear));
-  return gears.size >= 3 ? [fact('fades-hot', 'yes', ...new Set(gone.map((c) => c.slot)))] : [];
-};
-
 /** The complaint comes hot and not cold. */
 const onlyHot: Reader = (state) => {
   const hot = complaintsOf(state).filter(
@@ -120,7 +111,6 @@ const READERS: readonly Reader[] = [
   power,
   rebuilt,
   repairs,
-  fading,
   onlyHot,
   codes,
   solenoidCodes,

@@ -17,7 +17,6 @@ const WORDS: Record<string, string> = {
   milky: 'milky fluid',
   replaced: 'renewed before',
   spread: 'spread through the unit',
-  'fades-hot': 'drive fades when hot',
   'only-hot': 'comes hot only',
   'history-power': 'engine power',
   'history-towing': 'towing',

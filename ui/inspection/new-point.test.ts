@@ -51,6 +51,7 @@ const more: Knowledge = {
         point: 'cages.cages:$g',
         on: 'dry:$g',
         levels: { silver: [0.9, 0.05], straw: [0.07, 0.25], blue: [0.03, 0.7] },
+        why: 'Cages run hot without oil, as pins do.',
       },
     ],
     checks: [

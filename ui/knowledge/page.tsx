@@ -200,13 +200,14 @@ function Strengths({
   );
 }
 
-function Observation({ observation: { words, on, answers } }: { observation: ObservationEntry }) {
+function Observation({ observation: { words, on, why, answers } }: { observation: ObservationEntry }) {
   const percent = (p: number) => (p < 0.01 ? `${(p * 100).toFixed(1)} %` : `${Math.round(p * 100)} %`);
   return (
     <li>
       <div>
         <b>{words}</b>
-        <p>Tells of: {on}</p>
+        <p>{why}</p>
+        <Caption>Tells of: {on}</Caption>
       </div>
       <Answers>
         <thead>
@@ -240,7 +241,9 @@ export function matching(view: KnowledgeView, typed: string): KnowledgeView {
   return {
     causes: view.causes.filter((c) => fits(c.words, c.why, ...c.leadsTo.map((l) => l.words))),
     mechanisms: view.mechanisms.filter((m) => fits(m.words, m.why, ...m.from.map((l) => l.words))),
-    observations: view.observations.filter((o) => fits(o.words, o.on, ...o.answers.map((a) => a.words))),
+    observations: view.observations.filter((o) =>
+      fits(o.words, o.on, o.why, ...o.answers.map((a) => a.words)),
+    ),
   };
 }
 

@@ -11,8 +11,9 @@ test('everything that is reasoned with stands there, in words', () => {
   const texts = [
     ...view.causes.flatMap((c) => [c.words, c.why, ...c.leadsTo.map((l) => l.words), ...c.shows]),
     ...view.mechanisms.flatMap((m) => [m.words, m.why, ...m.from.map((l) => l.words), ...m.shows]),
-    ...view.observations.flatMap((o) => [o.words, o.on, ...o.answers.map((a) => a.words)]),
+    ...view.observations.flatMap((o) => [o.words, o.on, o.why, ...o.answers.map((a) => a.words)]),
   ];
+  expect(view.observations.find((o) => o.id === 'fluid.smell')!.why).toContain('nose');
   for (const text of texts) {
     expect(text.trim()).not.toBe('');
     expect(text).not.toMatch(/[{}$]|root|undefined/);

@@ -33,6 +33,7 @@ export interface ObservationEntry {
   id: string;
   words: string;
   on: string;
+  why: string;
   /** Per answer: how often where it is not there, how often where it is. */
   answers: { words: string; absent: number; present: number }[];
 }
@@ -176,6 +177,7 @@ export function knowledgeView({ causal, inspection }: Knowledge): KnowledgeView 
           mechanismWords,
           (mode) => causal.roots.find((r) => (r.variant ?? r.mode) === mode)?.words,
         ),
+        why: o.why,
         answers: Object.entries(o.levels).map(([level, [absent, present]]) => ({
           words:
             MEASURED[level] ?? known?.levels.get(level)?.words.toLowerCase() ?? level.replaceAll('-', ' '),
