@@ -1,7 +1,5 @@
 import type { Behaviour, Complaint } from '@/core/case';
 import type { Prediction, PredictionKind } from './predict';
-import { thermalFit } from './temperature';
-import type { Thermal } from './temperature';
 
 /** Likelihood of each behaviour for each kind of prediction: `data/knowledge/behaviour.json`. */
 export type BehaviourTable = Record<PredictionKind, Record<Behaviour, number>>;
@@ -43,40 +41,4 @@ export function agrees(table: BehaviourTable, complaint: Complaint, prediction: 
 /** What bears on the hardware: gears with something said of how they pull, not driven by a fallback program. */
 export function tellsOfGears(complaints: readonly Complaint[]): Complaint[] {
   return complaints.filter((c) => !c.cell.limp && c.cell.behaviours.length > 0);
-}
-
-/**
- * Log-likelihood of a grid when a fault predicts `faulty` in each gear and the unit as built `sound`. A fault that may be
- * there hot or cold only is summed over those ways. Gears nobody described are not counted either way.
- */
-export function gridLogLikelihood(
-  table: BehaviourTable,
-  complaints: readonly Complaint[],
-  faulty: readonly Prediction[],
-  sound: readonly Prediction[],
-  thermals: readonly { when: Thermal; share: number }[],
-): number {
-  const [bad, good] = [faulty, sound].map((list) => new Map(list.map((p) => [p.gear, p])));
-  const fits = tellsOfGears(complaints).flatMap((complaint) => {
-    const [f, s] = [bad!.get(complaint.gear), good!.get(complaint.gear)];
-    if (!f || !s) return [];
-    return [
-      {
-        complaint,
-        faulty: cellLogLikelihood(table, complaint, f),
-        sound: cellLogLikelihood(table, complaint, s),
-      },
-    ];
-  });
-  return logSum(
-    thermals.map(({ when, share }) =>
-      fits.reduce((sum, f) => sum + thermalFit(f.complaint, when, f.faulty, f.sound), Math.log(share)),
-    ),
-  );
-}
-
-/** log Σ exp, safe for very small terms. */
-export function logSum(logs: readonly number[]): number {
-  const most = Math.max(...logs);
-  return most + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - most), 0));
 }

@@ -1,6 +1,6 @@
 export { healthyTable, predict, signatureOf } from './predict';
 export type { HealthyTable, Prediction, PredictionKind } from './predict';
-export { agrees, cellLogLikelihood, gridLogLikelihood, tellsOfGears } from './fit';
+export { agrees, cellLogLikelihood, tellsOfGears } from './fit';
 export type { BehaviourTable } from './fit';
 export { pairHypotheses, singleHypotheses, slipSweep } from './hypotheses';
 export { thermalsOf } from './temperature';

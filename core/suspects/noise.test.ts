@@ -49,3 +49,50 @@ test('every source works in some gears and is named once', () => {
     for (const s of table) for (const gear of s.worksIn) expect(unit.gears.map((g) => g.key)).toContain(gear);
   }
 });
+
+describe('what turns in which gear', () => {
+  const table = noiseTable(unitOf('ostrel-four'));
+  const source = (id: string) => table.find((s) => s.id === id)!;
+  test('a bearing where its two sides differ, an open element, pinions under a moving carrier', () => {
+    // Third is direct: the whole front set turns as one.
+    expect(source('front-pinion')).toMatchObject({
+      kind: 'pinion',
+      gearset: 'front',
+      part: null,
+      station: 'front-set',
+      worksIn: ['R', 'D1', 'D2', 'D4', 'L1', 'L2'],
+    });
+    expect(source('shell-thrust')).toMatchObject({ kind: 'bearing', part: 'thrust-shell', gearset: null });
+    expect(source('output-bushing').worksIn).toEqual(['R', 'D1', 'D2', 'D3', 'D4', 'L1', 'L2']);
+    expect(source('input-owc').worksIn).toEqual(['D4']);
+    expect(source('forward').worksIn).toEqual([]);
+  });
+  test('a source is held against every gear that was told of', () => {
+    const [first, ...rest] = noiseSources(
+      table,
+      grid({ D3: 'noise', D1: 'noise', R: 'noise', D2: 'normal' }),
+    );
+    expect(first).toMatchObject({ id: 'shell-thrust', agree: ['D3', 'D1', 'R', 'D2'], disagree: [] });
+    expect(rest.find((s) => s.id === 'output-bushing')).toMatchObject({
+      agree: ['D3', 'D1', 'R'],
+      disagree: ['D2'],
+    });
+    // It works in none of the noisy gears, or in none at all.
+    const ids = rest.map((s) => s.id);
+    expect(ids).not.toContain('forward');
+    expect(noiseSources(table, grid({ D4: 'noise' })).map((s) => s.id)).not.toContain('shell-thrust');
+  });
+  test('of equals the one that carries load and needs oil first', () => {
+    const equal = noiseSources(table, grid({ D4: 'noise', D3: 'normal' })).filter(
+      (s) => s.disagree.length === 0,
+    );
+    const order = ['pinion', 'mesh', 'bearing', 'idler', 'element'];
+    const ranks = equal.map((s) => order.indexOf(s.kind));
+    expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+    expect(new Set(ranks).size).toBeGreaterThan(2);
+    const disagreements = noiseSources(table, grid({ D4: 'noise', D3: 'normal', D1: 'normal' })).map(
+      (s) => s.disagree.length,
+    );
+    expect(disagreements).toEqual([...disagreements].sort((a, b) => a - b));
+  });
+});

@@ -1,23 +1,10 @@
 import type { UnitDefinition } from '@/core/unit';
-import behaviour from '@/data/knowledge/behaviour.json';
 import ostrelFour from '@/data/units/ostrel-four.json';
-import {
-  agrees,
-  cellLogLikelihood,
-  gridLogLikelihood,
-  healthyTable,
-  predict,
-  singleHypotheses,
-  slipSweep,
-} from './index';
-import type { BehaviourTable, Prediction } from './index';
+import { healthyTable, predict, singleHypotheses, slipSweep } from './index';
 import { signatureOf } from './predict';
 import type { Fault } from '@/core/powerflow';
-import type { Behaviour, Complaint } from '@/core/case';
-import { complaint } from '@/tests/fixtures/told';
 
 const unit = ostrelFour as unknown as UnitDefinition;
-const table = behaviour as unknown as BehaviourTable;
 const healthy = healthyTable(unit);
 const kinds = (...faults: Fault[]) =>
   Object.fromEntries(predict(unit, healthy, faults).map((p) => [p.gear, p.kind]));
@@ -97,53 +84,5 @@ describe('hypotheses', () => {
   test('faults nobody can tell apart from the driver’s seat stand together', () => {
     const high = all.find((h) => h.id === 'lost:high')!;
     expect(high.alike).toContainEqual({ kind: 'break', part: 'high-hub' });
-  });
-});
-
-describe('how well a word fits', () => {
-  const cell = (behaviours: Behaviour[], more: Parameters<typeof complaint>[2] = {}) =>
-    complaint('D2', behaviours, more);
-  const prediction = (kind: Prediction['kind'], actsLike: string | null = null): Prediction => ({
-    gear: 'D2',
-    kind,
-    outcome: 'drive',
-    ratio: 1,
-    actsLike,
-  });
-  const sound = predict(unit, healthy, []);
-  const ALWAYS = [{ when: 'always' as const, share: 1 }];
-  const fit = (c: Complaint, p: Prediction) => cellLogLikelihood(table, c, p);
-  test('a tie-up is told as binding, bogging or slipping, hardly ever as normal', () => {
-    for (const word of ['binds', 'bogs', 'slips'] as const)
-      expect(fit(cell([word]), prediction('tie-up'))).toBeGreaterThan(
-        fit(cell(['normal']), prediction('tie-up')) + 1,
-      );
-  });
-  test('what the shop verified weighs more than the customer’s word, both ways', () => {
-    const swing = (teller: 'shop' | 'customer') =>
-      fit(cell(['no-drive'], { teller }), prediction('neutral')) -
-      fit(cell(['no-drive'], { teller }), prediction('normal'));
-    expect(swing('shop')).toBeGreaterThan(swing('customer'));
-  });
-  test('a limp gear is set aside', () => {
-    const limp = { ...cell(['no-drive'], { limp: true }), gear: 'D2' };
-    expect(gridLogLikelihood(table, [limp], sound, sound, ALWAYS)).toBe(0);
-  });
-  test('naming the gear it acts like speaks for that gear and against others', () => {
-    const like = (as: string) => fit(cell(['wrong-gear'], { actsLike: as }), prediction('lower', 'D1'));
-    expect(like('D1')).toBeGreaterThan(like('D3') + 1.5);
-  });
-  test('many words for one gear are one event', () => {
-    const one = fit(cell(['slips']), prediction('slip'));
-    const two = fit(cell(['slips', 'flares']), prediction('slip'));
-    expect(Math.abs(two - one)).toBeLessThan(0.5);
-  });
-  test('agreeing means: hardly any other outcome would be told better this way', () => {
-    expect(agrees(table, cell(['no-drive']), prediction('neutral'))).toBe(true);
-    expect(agrees(table, cell(['no-drive']), prediction('normal'))).toBe(false);
-  });
-  test('gears nobody described count for nothing', () => {
-    expect(gridLogLikelihood(table, [], sound, sound, ALWAYS)).toBe(0);
-    expect(gridLogLikelihood(table, [{ ...cell(['slips']), gear: 'X9' }], sound, sound, ALWAYS)).toBe(0);
   });
 });

@@ -86,3 +86,62 @@ test('what is told of a gear is shared out over the words, whatever it does', ()
   for (const row of Object.values(rows))
     expect(Object.values(row).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
 });
+
+describe('a suspect', () => {
+  const [first, , lost] = suspects({
+    R: ['no-drive'],
+    D1: ['normal'],
+    D2: ['normal'],
+    D3: { b: ['wrong-gear'], as: 'D1' },
+    D4: { b: ['wrong-gear'], as: 'D2' },
+  });
+  test('is named by its faults and the first of their elements', () => {
+    expect(first).toMatchObject({
+      id: 'lost:high+lost:reverse',
+      name: 'High clutch lost and reverse clutch lost',
+      element: 'high',
+      when: 'always',
+    });
+    expect(lost).toMatchObject({ name: 'High clutch lost', alike: ['High hub broken'] });
+  });
+  test('names what speaks for and against it in the order of the gears', () => {
+    expect(lost).toMatchObject({ agree: ['D1', 'D2', 'D3', 'D4'], disagree: ['R'] });
+    expect(first!.disagree).toEqual([]);
+  });
+  test('says where to look first: the weakest of what feeds and what carries it, each once', () => {
+    expect(lost!.feed.map((p) => p.id).slice(0, 2)).toEqual(['high-piston-outer-seal', 'valve-2-3']);
+    expect(lost!.power.map((p) => p.id)).toEqual(['high-drum', 'high-hub', 'input-shaft']);
+    for (const s of [first!, lost!])
+      for (const parts of [s.feed, s.power]) {
+        expect(new Set(parts.map((p) => p.id)).size).toBe(parts.length);
+        const weakness = parts.map((p) => p.weakness ?? 0);
+        expect(weakness).toEqual([...weakness].sort((a, b) => b - a));
+      }
+  });
+  test('that stays on breaks nothing it carries; a broken part is looked at itself', () => {
+    const [stuck] = suspects({ N: ['moves'], R: ['binds'], D1: ['normal'], D2: ['normal'], D3: ['normal'] });
+    expect(stuck!.power).toEqual([]);
+    expect(stuck!.feed.map((p) => p.id)).toContain('forward-piston-seals');
+    const [shell] = suspects({
+      R: ['no-drive'],
+      D1: ['normal'],
+      D2: ['flares'],
+      D3: ['normal'],
+      D4: ['flares'],
+    });
+    expect(shell).toMatchObject({ element: null, feed: [] });
+    expect(shell!.power[0]!.id).toBe('sun-shell');
+  });
+  test('that is there hot only is no contradiction to a gear that pulls cold', () => {
+    const cell = (heat: string, b: string) => told([b], [heat]);
+    const values: Record<string, Json> = {
+      'grid.D3.shop': { hot: { behaviours: ['slips'] }, cold: { behaviours: ['normal'] } },
+      'grid.D4.shop': cell('hot', 'slips'),
+      'grid.D2.shop': told(['normal']),
+    };
+    const [hot] = rank(complaintsOf(stateFromValues(values)));
+    expect(hot).toMatchObject({ element: 'high', when: 'hot', disagree: [], agree: ['D2', 'D3', 'D4'] });
+    const always = rank(complaintsOf(stateFromValues(values))).find((s) => s.when === 'always')!;
+    expect(always.disagree).toContain('D3');
+  });
+});
