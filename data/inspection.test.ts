@@ -206,7 +206,7 @@ test('what is looked at bears on a cause, but for what is named', () => {
 
 test('evidence and rules ask for points and levels there are', () => {
   const KNOWN =
-    /^(part|stays-on|bubbled|grey|filter\.by|lining|fused|pattern|dragged|takedown|replaced|cause|policy|spread|job|bare|codes?|history|only-hot|cloudy|milky)/;
+    /^(part|stays-on|bubbled|grey|filter\.by|lining|fused|pattern|dragged|takedown|replaced|cause|policy|spread|job|bare|codes?|history|only-hot|waded|cloudy|milky)/;
   const levelsOf = (point: string): string[] | null => {
     const known = catalogue.point(point.split(':')[0]!);
     if (!known) return null;
