@@ -99,6 +99,8 @@ test('cause: overruling the ranking needs a reason, and the reason is kept', asy
   expect(await recorded(page.request, job, 'cause.commit')).toMatchObject({
     reason: 'Seen it on this very unit before',
   });
+  await expect(page.getByText('may be out of date')).toBeVisible();
+  await expect(page.getByRole('checkbox', { name: /^Nothing wrong/ })).toBeHidden();
   await page.getByRole('button', { name: 'Take back' }).click();
   await saved(page);
   expect(await recorded(page.request, job, 'cause.commit')).toBeNull();

@@ -17,8 +17,8 @@ const PATIENCE = 5;
 const LIBRARY = `pelvik-library-${self.__BUILD}`;
 const IN_LIBRARY = /\/api\/library\/[\w-]+\/\d+\/[0-9a-f]+/;
 
-/** Pages that are kept: the board, jobs, units. Never the sign-in, never a customer's page. */
-const KEPT = /^\/(|jobs\/\d+(\/\w+)?|units(\/[\w-]+)?)$/;
+/** Pages that are kept: the board, what Pelvik knows, jobs, units. Never the sign-in, never a customer's page. */
+const KEPT = /^\/(|knowledge|jobs\/\d+(\/\w+)?|units(\/[\w-]+)?)$/;
 
 /** A page is kept only when it is one: whole, ours, and not a way to somewhere else. */
 const onlyGood: SerwistPlugin = {

@@ -14,7 +14,7 @@ import { Button, Caption, Line, Notice, Page, Section, Stack } from '@/ui/system
 import { ChainMap } from './chain-map';
 import { ComebackCompared } from './comeback';
 import { Commit } from './commit';
-import { EvidenceLedger, Ledger } from './ledger';
+import { EvidenceLedger } from './ledger';
 import { WhatIf } from './what-if';
 
 const Candidates = styled.ol`
@@ -52,6 +52,40 @@ const Candidate = styled(AriaButton)`
 const TOO = 0.1;
 
 /** What broke first, what that did to the rest, and what speaks for and against. The technician has the last word. */
+/** A figure, what it is of, and where there is one what would tell. */
+const Likely = styled.ol`
+  display: grid;
+  li {
+    display: grid;
+    grid-template-columns: 74px minmax(0, 1fr) minmax(0, 1fr);
+    gap: 2px 12px;
+    align-items: baseline;
+    padding: 6px 0;
+    border-top: 1px solid var(--rule);
+  }
+  li:first-child {
+    border-top: 0;
+    padding-top: 0;
+  }
+  b {
+    font-size: 1.25rem;
+    font-weight: 640;
+    font-variant-numeric: tabular-nums;
+  }
+  span:nth-child(2):last-child {
+    grid-column: 2 / -1;
+  }
+  @media (max-width: 640px) {
+    li {
+      grid-template-columns: 74px minmax(0, 1fr);
+    }
+    span:nth-child(3) {
+      grid-column: 2;
+      color: var(--ink-soft);
+    }
+  }
+`;
+
 export function CauseStage() {
   const { state, number } = useJob();
   const earlier = valueOf(state, 'history.comeback');
@@ -194,16 +228,14 @@ function WhatLetsGo() {
   const { groups } = useReasoning().reasoning!.diagnosis;
   if (groups.length === 0) return <p>Nothing stands out.</p>;
   return (
-    <Ledger>
-      <tbody>
-        {groups.slice(0, 5).map((g) => (
-          <tr key={g.id}>
-            <td className="odds">{likelihood(g.probability)}</td>
-            <td>{g.words}</td>
-          </tr>
-        ))}
-      </tbody>
-    </Ledger>
+    <Likely>
+      {groups.slice(0, 5).map((g) => (
+        <li key={g.id}>
+          <b>{likelihood(g.probability)}</b>
+          <span>{g.words}</span>
+        </li>
+      ))}
+    </Likely>
   );
 }
 
@@ -211,17 +243,15 @@ function WhatLetsGo() {
 function Behind() {
   const { upstream } = useReasoning().reasoning!.diagnosis;
   return (
-    <Ledger>
-      <tbody>
-        {upstream.slice(0, 8).map((u) => (
-          <tr key={u.id}>
-            <td className="odds">{likelihood(u.probability)}</td>
-            <td>{u.words}</td>
-            <td>{u.check ? `${u.check.words} (${u.check.minutes} min)` : 'Looked at already'}</td>
-          </tr>
-        ))}
-      </tbody>
-    </Ledger>
+    <Likely>
+      {upstream.slice(0, 8).map((u) => (
+        <li key={u.id}>
+          <b>{likelihood(u.probability)}</b>
+          <span>{u.words}</span>
+          <span>{u.check ? `${u.check.words} (${u.check.minutes} min)` : 'Looked at already'}</span>
+        </li>
+      ))}
+    </Likely>
   );
 }
 

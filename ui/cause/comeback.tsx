@@ -58,6 +58,13 @@ const Matters = styled.ol`
   }
 `;
 
+/** Large enough for a thumb, though it stands in a line. */
+const ToEarlier = styled(Link)`
+  display: inline-block;
+  padding: 12px 0;
+  margin: -12px 0;
+`;
+
 /** The job beside the one it comes back from: then and now, what was renewed, and whose matter it may be. */
 export function ComebackCompared({ earlier }: { earlier: number }) {
   const { number } = useBench();
@@ -72,7 +79,7 @@ export function ComebackCompared({ earlier }: { earlier: number }) {
   return (
     <Stack>
       <p>
-        <Link href={`/jobs/${earlier}/cause`}>Job {earlier}</Link>
+        <ToEarlier href={`/jobs/${earlier}/cause`}>Job {earlier}</ToEarlier>
         {kmSince === null ? '' : `, ${kmSince.toLocaleString('en')} km ago`}.{' '}
         {comeback.earlier.cause
           ? `Put down to: ${comeback.earlier.cause}.`

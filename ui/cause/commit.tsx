@@ -38,6 +38,11 @@ const Other = styled(ToggleButton)`
   }
 `;
 
+/** The evidence has moved on: another cause leads, or one stands out where none did. */
+function outOfDate(commit: CauseCommit, leader: Cause, undetermined: boolean): boolean {
+  return commit.cause === 'not-determined' ? !undetermined : commit.cause !== leader.id;
+}
+
 /** The technician commits what failed first, what contributed, or that it is not determined, with the reason. */
 export function Commit({ cause, commit }: { cause: Cause; commit: CauseCommit | undefined }) {
   const { write, user, keepName } = useBench();
@@ -64,7 +69,7 @@ export function Commit({ cause, commit }: { cause: Cause; commit: CauseCommit | 
           {commit.reason ? `. ${commit.reason}` : ''}
         </Notice>
       )}
-      {commit && commit.cause !== 'not-determined' && commit.cause !== causes[0]!.id && (
+      {commit && outOfDate(commit, causes[0]!, undetermined) && (
         <Notice>
           The findings now put “{causes[0]!.words}” first. What was committed may be out of date.
         </Notice>
@@ -78,7 +83,7 @@ export function Commit({ cause, commit }: { cause: Cause; commit: CauseCommit | 
           onSelectionChange={(keys) => setContributing([...keys].map(String))}
         >
           {causes
-            .filter((c) => c.id !== cause.id && c.id !== 'other')
+            .filter((c) => c.id !== cause.id && c.id !== 'other' && c.id !== 'nothing')
             .slice(0, 5)
             .map((c) => (
               <Other key={c.id} id={c.id}>

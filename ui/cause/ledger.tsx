@@ -31,6 +31,28 @@ export const Ledger = styled.table`
   }
 `;
 
+/** On a phone the words stand above their bar. */
+const Odds = styled(Ledger)`
+  @media (max-width: 640px) {
+    thead {
+      display: none;
+    }
+    tr {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto;
+      align-items: center;
+      border-top: 1px solid var(--rule);
+    }
+    td {
+      border: 0;
+      padding: 4px 0;
+    }
+    td:first-child {
+      grid-column: 1 / -1;
+    }
+  }
+`;
+
 /** Every finding with what it does to the odds of one candidate. */
 export function EvidenceLedger({ cause }: { cause: Cause }) {
   const inspection = useInspection();
@@ -38,7 +60,7 @@ export function EvidenceLedger({ cause }: { cause: Cause }) {
   const most = Math.max(...cause.evidence.map((e) => Math.abs(e.weight)), 1);
   return (
     <Wide>
-      <Ledger>
+      <Odds>
         <thead>
           <tr>
             <th scope="col">Finding</th>
@@ -64,7 +86,7 @@ export function EvidenceLedger({ cause }: { cause: Cause }) {
             </tr>
           ))}
         </tbody>
-      </Ledger>
+      </Odds>
     </Wide>
   );
 }

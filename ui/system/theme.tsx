@@ -63,6 +63,7 @@ export const GlobalStyle = createGlobalStyle`
     --hatch: #596862;
   }
   * { box-sizing: border-box; }
+  small { font-size: 0.875rem; }
   html { font-size: 16px; -webkit-text-size-adjust: 100%; }
   body {
     margin: 0;
