@@ -60,7 +60,7 @@ describe('the generated network', () => {
   test('a known weak point is the likeliest of its kind, and is said in the unit’s own words', () => {
     const seal = model.roots[root('high-piston-outer-seal:feed-loss')]!;
     expect(seal.prior).toBeGreaterThan(model.roots[root('high-piston-inner-seal:feed-loss')]!.prior);
-    expect(seal.words).toBe('High piston outer seal torn: the high clutch loses its oil');
+    expect(seal.words).toBe('High piston outer seal torn: oil for the high clutch is lost');
     expect(model.roots[root('S2:electrical')]!.part).toBe('solenoid-s2');
   });
   test('what is in the feed and has seals of its own is one cause, not three', () => {

@@ -19,10 +19,7 @@ export function findingWords(unit: UnitDefinition, state: JobState, diagnosis: D
   const own = valueOf(state, 'cause.words');
   if (own) return own;
   const cause = standingCause(state, diagnosis);
-  if (!cause) {
-    const open = diagnosis.causes.slice(0, 3).map((c) => c.words.toLowerCase());
-    return `We have not yet determined what failed first. Still possible: ${open.join('; ')}. Before we say more we want to look further.`;
-  }
+  if (!cause) return openWords(unit, diagnosis);
   const [first, ...rest] = cause.chain;
   // A step nobody has seen is a guess, and is said as one.
   const seen = inOneBreath(
@@ -46,6 +43,27 @@ export function findingWords(unit: UnitDefinition, state: JobState, diagnosis: D
     sentences.push(`What led to it is still open; possible are: ${behind.join('; ')}.`);
   else if (diagnosis.undetermined) sentences.push('We are not fully certain of the first cause and say so.');
   return sentences.join(' ');
+}
+
+/** Told as known from here on, whatever the reason. */
+const KNOWN = 0.97;
+
+/** Nothing is determined: what is known all the same, what was found, and what is still possible. */
+function openWords(unit: UnitDefinition, { groups, causes, upstream }: Diagnosis): string {
+  const known = groups.filter((g) => g.probability >= KNOWN).map((g) => midSentence(g.words));
+  const found = inOneBreath(
+    unit,
+    (causes[0]?.chain ?? []).filter((step) => step.slots.length > 0),
+  );
+  // Damage that was seen is no longer merely possible: who did it is.
+  const open = (upstream.length ? upstream : causes.filter((c) => c.id !== 'other')).slice(0, 3);
+  return [
+    'We have not yet determined what failed first.',
+    ...(known.length ? [`What we know: ${listed(known)}.`] : []),
+    ...(found.length ? [`We found: ${listed(found)}.`] : []),
+    `Still possible: ${open.map((c) => midSentence(c.words)).join('; ')}.`,
+    'Before we say more we want to look further.',
+  ].join(' ');
 }
 
 /** What was committed as contributing: told as a fact only where somebody has seen it. */
