@@ -178,8 +178,6 @@ const TELLS_NO_CAUSE = [
   'friction-plate.splines',
   'piston.height',
   'planetary.count',
-  'shaft.sunk',
-  'shaft.oil-hole',
   'signs.clearance',
   'signs.depth',
   'signs.other',
@@ -206,7 +204,7 @@ test('what is looked at bears on a cause, but for what is named', () => {
 
 test('evidence and rules ask for points and levels there are', () => {
   const KNOWN =
-    /^(part|stays-on|bubbled|grey|filter\.by|lining|fused|pattern|dragged|takedown|replaced|cause|policy|spread|job|bare|codes?|history|only-hot|waded|cloudy|milky)/;
+    /^(part|stays-on|bubbled|grey|filter\.by|lining|fused|pattern|dragged|takedown|replaced|cause|policy|spread|job|bare|codes?|history|only-hot|waded|stall-low|cloudy|milky)/;
   const levelsOf = (point: string): string[] | null => {
     const known = catalogue.point(point.split(':')[0]!);
     if (!known) return null;

@@ -22,6 +22,21 @@ describe('what is found beside the obvious bears on its cause', () => {
   test.each<[string, string, Json, Json | null, string]>([
     ['coolant in the cooler', 'part.cooler.mixing', { is: 'yes' }, { is: 'no' }, 'water'],
     ['rust at a station', 'station.output.water', { is: 'seen' }, { is: 'none' }, 'water'],
+    [
+      'a stator that does not run free',
+      'part.converter.stator-free',
+      { is: 'locked' },
+      { is: 'free' },
+      'converter:stator-locks',
+    ],
+    ['a low stall speed', 'unit.checks.stall', { is: 'low' }, null, 'converter:stator-slips'],
+    [
+      'a shaft sunk in its splines',
+      'part.input-shaft.sunk',
+      { is: 'yes' },
+      { is: 'no' },
+      'front:lubrication-lost',
+    ],
     ['a ford', 'history.mud', 'water', null, 'water'],
     [
       'a sensor’s broken wire',

@@ -22,6 +22,7 @@ const WORDS: Record<string, string> = {
   'history-towing': 'towing',
   'history-tyres': 'tyres',
   'history-mud': 'mud or water',
+  'stall-low': 'stall speed too low',
   waded: 'driven through water',
   'history-park': 'Park while rolling',
   'history-fluid': 'fluid change',

@@ -102,6 +102,7 @@ const RECORDS: Record<string, string> = {
   'code-hot': 'Code: oil too hot',
   part: 'State of a part',
   replaced: 'Part renewed before, and what that changed',
+  'stall-low': 'Stall speed too low',
   waded: 'Driven through water',
   grey: 'Grey fluid',
   cloudy: 'Cloudy fluid',
