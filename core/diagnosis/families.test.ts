@@ -69,6 +69,25 @@ describe('each family is judged by its own structure', () => {
     expect(tried.causes[0]).toMatchObject({ id: 'fork-servo:feed-loss' });
     expect(tried.undetermined).toBe(false);
   });
+  test('Eight, stalls as it stops, forward and in Reverse: lock-up that does not let go, not a clutch that fights', () => {
+    const d = judge(
+      'ostrel-eight',
+      grid({ D1: 'stalls-at-stops', R: 'stalls-at-stops', D4: 'normal', D6: 'normal' }),
+    );
+    expect(d.causes[0]!.id).toBe('converter:lock-up-drags');
+    expect(d.causes[0]!.probability).toBeGreaterThan(2 * d.causes.find((c) => c.element)!.probability);
+  });
+  test('Five-X, binds in tight turns: the transfer clutch is on', () => {
+    const d = judge('ostrel-five-x', grid({ D1: 'binds-in-turns' }));
+    expect(d.groups[0]!.words).toBe('The transfer clutch does not let go');
+  });
+  test('Eight, no drive either way and the lever moves no valve: what is off is the lever', () => {
+    const d = judge('ostrel-eight', {
+      ...grid({ D1: 'no-drive', R: 'no-drive' }),
+      'unit.checks.selector': { is: 'no' },
+    });
+    expect(d.causes[0]!.mode).toBe('off-lever');
+  });
   test('Hadric, drives in Neutral and ties up but for fourth and Reverse: the fourth clutch on', () => {
     const d = judge(
       'hadric-five',

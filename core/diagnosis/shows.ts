@@ -63,7 +63,8 @@ const BUILDERS: Record<ShowKind, Builder> = {
     ),
   shudder: (s) => s.unit.converter.lockUpGears.map((gear) => ({ gear, kind: 'shudder', actsLike: null })),
   stall: (s) =>
-    driving(s).map((g) => ({ gear: g.key, kind: 'stall', actsLike: null, share: g.launch ? 0.6 : 1 })),
+    // It stalls as the car stops, in the gear it would start from; the others are only begun in by hand.
+    driving(s).map((g) => ({ gear: g.key, kind: 'stall', actsLike: null, share: g.launch ? 0.9 : 0.3 })),
   'wind-up': (s, aim) =>
     s.unit.elements.some((e) => aim.elements.includes(e.id) && e.application === 'modulated')
       ? driving(s).map((g) => ({ gear: g.key, kind: 'wind-up', actsLike: null }))

@@ -41,6 +41,21 @@ test.each<[Json, string[]]>([
   ),
 );
 
+test.each<[number, Json | null, string[]]>([
+  [79_999, null, ['short']],
+  [80_000, null, ['middle']],
+  [219_999, { by: 'never' }, ['middle']],
+  [220_000, null, ['long']],
+  [300_000, { by: 'this-shop', monthsAgo: 60 }, []],
+  [300_000, { by: 'unknown' }, []],
+])('%i km, rebuilt %j: %j', (km, rebuilt, levels) =>
+  expect(
+    read({ 'vehicle.odometerKm': km, ...(rebuilt ? { 'history.rebuilt': rebuilt } : {}) }).filter((f) =>
+      f.startsWith('history-distance'),
+    ),
+  ).toEqual(levels.map((level) => `history-distance=${level} < vehicle.odometerKm`)),
+);
+
 test('a part renewed before counts once it is said which, and what that changed', () => {
   expect(read({ 'history.repair.r-1': { part: 'solenoid-s1', effect: 'nothing' } })).toEqual([
     'replaced:solenoid-s1=nothing < history.repair.r-1',

@@ -40,6 +40,17 @@ const rebuilt: Reader = (state) => {
   return [fact('history-rebuilt', level, 'history.rebuilt')];
 };
 
+/** Distance a lining commonly lasts at the least, and at the most, km. */
+const LASTS = { least: 80_000, most: 220_000 };
+
+/** How far the unit has run: what wears by use alone is seldom worn out early. A rebuild begins the count anew. */
+const distance: Reader = (state) => {
+  const km = valueOf(state, 'vehicle.odometerKm');
+  if (km === undefined || (valueOf(state, 'history.rebuilt')?.by ?? 'never') !== 'never') return [];
+  const level = km < LASTS.least ? 'short' : km < LASTS.most ? 'middle' : 'long';
+  return [fact('history-distance', level, 'vehicle.odometerKm')];
+};
+
 /** A part renewed before the job came here: if that cured nothing, the old one was hardly to blame. */
 const repairs: Reader = (state) =>
   below(state, 'history.repair.').flatMap(([id, { part, effect }]) =>
@@ -110,6 +121,7 @@ const READERS: readonly Reader[] = [
   direct('history.parkRolling', 'history-park'),
   power,
   rebuilt,
+  distance,
   repairs,
   onlyHot,
   codes,

@@ -27,6 +27,7 @@ const WORDS: Record<string, string> = {
   'history-park': 'Park while rolling',
   'history-fluid': 'fluid change',
   'history-converter': 'converter’s history',
+  'history-distance': 'distance run',
   'history-rebuilt': 'rebuilt before',
   grey: 'grey fluid',
   'code-lock-up': 'code: lock-up slips',
