@@ -52,27 +52,51 @@ const WEAK = 0.6;
 /** So many are sure to be the best; a check that can tell less at best is not worth proposing. */
 const SHOWN = 5;
 const LEAST_BITS = 1e-3;
+/** A check on the vehicle that tells at least so much comes before any that needs the unit out. */
+const BEFORE_REMOVAL_BITS = 0.02;
 
 /**
- * Checks not yet made, the most telling per minute first. No check tells more about the causes than about what it looks at,
+ * Checks not yet made, the most telling per minute first; with the unit in the vehicle those that can be made there, as
+ * long as one of them tells something. No check tells more about the causes than about what it looks at,
  * so they are worked out in the order of that bound until no other can come among the first few.
  */
 export function nextChecks(model: Model, link: FindLink, judgement: Judgement): NextCheck[] {
   const leader = judgement.first.indexOf(Math.max(...judgement.first));
-  const minutes = reachOf(model.unit, judgement.known);
+  const reach = reachOf(model.unit, judgement.known);
   const worth = (c: NextCheck) =>
     (c.gain + (c.confirms ? CONFIRMATION_BITS * judgement.first[leader]! : 0)) /
     (c.minutes + c.reach + STARTING_MINUTES);
   const bounds = openChecks(model, link, judgement.known)
     .map((check) => {
       const confirms = looksAt(model, link, check.point, leader);
-      const reach = minutes(check);
-      return { ...check, reach, confirms, gain: mostInformation(judgement, link(check.point)), results: [] };
+      const { minutes, onVehicle } = reach(check);
+      const gain = mostInformation(judgement, link(check.point));
+      return { check: { ...check, reach: minutes, confirms, gain, results: [] }, onVehicle };
     })
-    .filter((c) => c.gain > LEAST_BITS || c.confirms)
-    .sort((a, b) => worth(b) - worth(a));
+    .filter(({ check }) => check.gain > LEAST_BITS || check.confirms);
+  const most = (candidates: readonly { check: NextCheck }[]) =>
+    mostTelling(
+      model,
+      link,
+      judgement,
+      candidates.map((c) => c.check),
+      worth,
+    );
+  if (judgement.known.opened) return most(bounds);
+  const before = most(bounds.filter((c) => c.onVehicle));
+  return before.some((c) => c.gain >= BEFORE_REMOVAL_BITS) ? before : most(bounds);
+}
+
+/** The first few of the candidates, each with its exact worth; theirs here is the bound. */
+function mostTelling(
+  model: Model,
+  link: FindLink,
+  judgement: Judgement,
+  candidates: readonly NextCheck[],
+  worth: (check: NextCheck) => number,
+): NextCheck[] {
   const checks: NextCheck[] = [];
-  for (const check of bounds) {
+  for (const check of [...candidates].sort((a, b) => worth(b) - worth(a))) {
     const shown = checks[SHOWN - 1];
     if (shown && worth(check) < worth(shown)) break;
     const outcomes = outcomesOf(model, judgement, link(check.point)!);

@@ -176,7 +176,8 @@ describe('next checks', () => {
   });
   test('what stands in the way costs its removal, and the whole vehicle costs the most', () => {
     const reach = (values: Record<string, Json>) =>
-      reachOf(unit, see(values).known)({ check: '', point: 'part:servo-seal-rings', words: '', minutes: 5 });
+      reachOf(unit, see(values).known)({ check: '', point: 'part:servo-seal-rings', words: '', minutes: 5 })
+        .minutes;
     const whole = reach({});
     const out = reach({ 'station.converter.out': true });
     const near = reach({
@@ -188,6 +189,44 @@ describe('next checks', () => {
     expect(out).toBeGreaterThan(near);
     // What has been looked into is out, and so is what stood before it.
     expect(reach({ 'part.valve-1-2.moves': { is: 'free' } })).toBe(near);
+  });
+  test('in the vehicle: what stands in no station, the pan, and coils at their plug', () => {
+    const at = (point: string, values: Record<string, Json> = {}) =>
+      reachOf(unit, see(values).known)({ check: '', point, words: '', minutes: 5 });
+    const { minutes } = at('debris.fibre');
+    expect(minutes).toBeGreaterThan(10);
+    expect(at('part:filter')).toEqual({ minutes, onVehicle: true });
+    for (const point of ['fluid.level', 'pressure.full', 'history-power', 'solenoid.resistance:S1'])
+      expect(at(point)).toEqual({ minutes: 0, onVehicle: true });
+    for (const point of ['solenoid.leak:S1', 'lining:high', 'part:valve-2-3'])
+      expect(at(point).onVehicle).toBe(false);
+    // On the bench the solenoids are where they are.
+    expect(at('solenoid.resistance:S1', { 'station.converter.out': true }).minutes).toBeGreaterThan(0);
+  });
+  test('in the vehicle only what can be done there is proposed, until that tells nothing more', () => {
+    const onVehicle = (values: Record<string, Json>) => {
+      const judged = see(values);
+      return nextChecks(model, link, judged).map((c) => reachOf(unit, judged.known)(c).onVehicle);
+    };
+    const complaint = { 'grid.D3.shop': { any: { behaviours: ['slips'] } } };
+    expect(onVehicle(complaint).length).toBeGreaterThan(4);
+    expect(onVehicle(complaint)).not.toContain(false);
+    expect(onVehicle({ ...complaint, 'station.converter.out': true })).toContain(false);
+    const all = {
+      ...complaint,
+      'unit.fluid.level': { is: 'full' },
+      'unit.pressure.full': { is: 1500 },
+      'unit.checks.selector': { is: 'moves' },
+      'codes.scan': 'none',
+      'history.powerFactor': 1,
+      'history.towing': 'none',
+      'unit.debris.fibre': { is: { sump: 'none' } },
+      'unit.debris.grey-paste': { is: { magnets: 'none' } },
+      'unit.debris.bright-flakes': { is: { sump: 'none' } },
+      'unit.debris.water': { is: { sump: 'none' } },
+      ...Object.fromEntries(unit.solenoids.map((s) => [`solenoid.${s.id}.resistance`, { is: 'in' }])),
+    };
+    expect(onVehicle(all as never)).toContain(false);
   });
   test('a check looks straight at a cause through its part or its mechanism', () => {
     expect(looksAt(model, link, 'part:pump-cover', root('pump-cover:low-output'))).toBe(true);

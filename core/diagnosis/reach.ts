@@ -7,11 +7,22 @@ import type { Known } from './posterior';
 /** Share of removing and refitting that is removing. */
 const REMOVING = 0.5;
 
+/** What has to be done before a check can be made. */
+export interface Reach {
+  /** Minutes of taking apart. */
+  minutes: number;
+  /** It can be made with the unit in the vehicle. */
+  onVehicle: boolean;
+}
+
+/** Measured at the plug, with the unit whole. */
+const AT_THE_PLUG = /^solenoid\.resistance:/;
+
 /**
- * Minutes of work before a check can be made: every station in the way that is not out yet, and as long as the vehicle is
- * whole its removal. Where a check stands in no station (fluid, codes, questions) nothing is in the way.
+ * Every station in the way that is not out yet, and as long as the vehicle is whole its removal. The pan comes off in the
+ * vehicle; where a check stands in no station (fluid, codes, questions) nothing is in the way.
  */
-export function reachOf(unit: UnitDefinition, { out, opened }: Known): (check: Check) => number {
+export function reachOf(unit: UnitDefinition, { out, opened }: Known): (check: Check) => Reach {
   const perStation = ((operationWithRole(unit, 'teardown')?.hours ?? 4) * 60) / unit.stations.length;
   const removal = opened ? 0 : (operationWithRole(unit, 'remove-refit')?.hours ?? 6) * 60 * REMOVING;
   const stations = new Map(unit.stations.map((s) => [s.id, s]));
@@ -36,7 +47,10 @@ export function reachOf(unit: UnitDefinition, { out, opened }: Known): (check: C
     const at = point.indexOf(':');
     const station =
       at < 0 ? (point.startsWith('debris.') ? drains : undefined) : places.get(point.slice(at + 1));
-    return station && stations.has(station) ? toReach(station) : 0;
+    if (!station || !stations.has(station) || (!opened && AT_THE_PLUG.test(point)))
+      return { minutes: 0, onVehicle: true };
+    if (!opened && station === drains) return { minutes: perStation, onVehicle: true };
+    return { minutes: toReach(station), onVehicle: false };
   };
 }
 
