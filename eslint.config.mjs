@@ -41,7 +41,7 @@ export default tseslint.config(
       'node_modules/**',
       'next-env.d.ts',
       'jest.config.cjs',
-      'jest.mutation.cjs',
+      'jest.mutation.cjs', 'jest.quick-first.cjs',
     ],
   },
   ...tseslint.configs.recommended,

@@ -1,10 +1,11 @@
 import { solveGear, turbineTorque } from '@/core/powerflow';
 import { shippedUnits } from '@/data/shipped';
-import { pairHypotheses, singleHypotheses, slipSweep } from './index';
+import { healthyTable, pairHypotheses, predict, signatureOf, singleHypotheses, slipSweep } from './index';
 
 const four = shippedUnits.find((u) => u.id === 'ostrel-four')!;
-const singles = singleHypotheses(four);
-const prior = (id: string) => singles.find((h) => h.id === id)!.prior;
+// Worked out in every test: what runs while a file is loaded belongs to none.
+const single = (id: string) => singleHypotheses(four).find((h) => h.id === id)!;
+const prior = (id: string) => single(id).prior;
 
 test('each kind starts as often as it does; a weak part more, a one-way clutch half as often', () => {
   expect(prior('lost:overrun')).toBe(1);
@@ -14,8 +15,30 @@ test('each kind starts as often as it does; a weak part more, a one-way clutch h
   expect(prior('stuck:input-owc')).toBe(0.35 / 2);
 });
 
+test('what changes nothing is no hypothesis, and each stands for its own fault', () => {
+  const all = singleHypotheses(four);
+  const none = signatureOf(predict(four, healthyTable(four), []));
+  expect(all.map((h) => signatureOf(h.predictions))).not.toContain(none);
+  for (const { id, faults } of all) {
+    expect(faults).toHaveLength(1);
+    expect(id.startsWith(`${faults[0]!.kind}:`)).toBe(true);
+  }
+  expect(all.filter((h) => h.faults[0]!.kind === 'slip').every((h) => /=\d+$/.test(h.id))).toBe(true);
+  expect(single('stuck:reverse').alike).toEqual([]);
+});
+
+test('a dog seldom starts anything by itself', () => {
+  const hadric = shippedUnits.find((u) => u.id === 'hadric-five')!;
+  const dog = singleHypotheses(hadric).find((h) =>
+    [...h.faults, ...h.alike].some(
+      (f) => 'element' in f && f.element === 'dog-reverse' && f.kind === 'stuck',
+    ),
+  )!;
+  expect(dog.prior).toBeCloseTo(0.35 / 2, 12);
+});
+
 test('faults that look alike add up, and are named', () => {
-  const shell = singles.find((h) => h.id === 'break:sun-shell')!;
+  const shell = single('break:sun-shell');
   // The shell's declared weakness 2.6, the rear carrier's 0.5, and teeth stripped.
   expect(shell.prior).toBeCloseTo(0.4 * 2.6 + 0.4 * 0.5 + 0.12, 12);
   expect(shell.alike.map((f) => f.kind)).toEqual(['break', 'strip']);
@@ -47,9 +70,10 @@ test('an element slips at the middles between what its gears ask of it, and at t
 });
 
 describe('two at once', () => {
-  const pairs = pairHypotheses(four, singles);
-  const pair = (id: string) => pairs.find((h) => h.id === id)!;
+  const all = () => pairHypotheses(four, singleHypotheses(four));
   test('are rare; less so over one feed, or where one gives way to the other', () => {
+    const pairs = all();
+    const pair = (id: string) => pairs.find((h) => h.id === id)!;
     expect(pair('lost:forward+lost:band-2-4').prior).toBeCloseTo(0.006, 12);
     // One support carries the rings of both.
     expect(pair('lost:high+lost:reverse').prior).toBeCloseTo(0.06, 12);
@@ -61,7 +85,8 @@ describe('two at once', () => {
     expect(pair('lost:overrun+lost:low-owc').prior).toBeCloseTo(0.006 * 0.5, 12);
   });
   test('are of losses and of what stays on alone, never an element with itself', () => {
-    expect(pairs.length).toBeGreaterThan(40);
+    const pairs = all();
+    expect(pairs.length).toBe(54);
     for (const { faults, alike } of pairs) {
       expect(alike).toEqual([]);
       expect(faults.map((f) => f.kind).every((k) => k === 'lost' || k === 'stuck')).toBe(true);

@@ -51,9 +51,10 @@ test('every source works in some gears and is named once', () => {
 });
 
 describe('what turns in which gear', () => {
-  const table = noiseTable(unitOf('ostrel-four'));
-  const source = (id: string) => table.find((s) => s.id === id)!;
+  const table = () => noiseTable(unitOf('ostrel-four'));
   test('a bearing where its two sides differ, an open element, pinions under a moving carrier', () => {
+    const all = table();
+    const source = (id: string) => all.find((s) => s.id === id)!;
     // Third is direct: the whole front set turns as one.
     expect(source('front-pinion')).toMatchObject({
       kind: 'pinion',
@@ -66,31 +67,36 @@ describe('what turns in which gear', () => {
     expect(source('output-bushing').worksIn).toEqual(['R', 'D1', 'D2', 'D3', 'D4', 'L1', 'L2']);
     expect(source('input-owc').worksIn).toEqual(['D4']);
     expect(source('forward').worksIn).toEqual([]);
+    // Its sets have no teeth of their own apart: only pairs on shafts do.
+    expect(all.map((s) => s.kind)).not.toContain('mesh');
+    for (const s of all) {
+      expect(s).toMatchObject({ agree: [], disagree: [] });
+      expect(s.worksIn.filter((g) => g === 'N' || g === 'P')).toEqual([]);
+    }
   });
   test('a source is held against every gear that was told of', () => {
-    const [first, ...rest] = noiseSources(
-      table,
-      grid({ D3: 'noise', D1: 'noise', R: 'noise', D2: 'normal' }),
-    );
+    const all = table();
+    const [first, ...rest] = noiseSources(all, grid({ D3: 'noise', D1: 'noise', R: 'noise', D2: 'normal' }));
     expect(first).toMatchObject({ id: 'shell-thrust', agree: ['D3', 'D1', 'R', 'D2'], disagree: [] });
     expect(rest.find((s) => s.id === 'output-bushing')).toMatchObject({
       agree: ['D3', 'D1', 'R'],
       disagree: ['D2'],
     });
+    expect([first, ...rest].every((s) => s!.worksIn.length > 0)).toBe(true);
     // It works in none of the noisy gears, or in none at all.
     const ids = rest.map((s) => s.id);
     expect(ids).not.toContain('forward');
-    expect(noiseSources(table, grid({ D4: 'noise' })).map((s) => s.id)).not.toContain('shell-thrust');
+    expect(noiseSources(table(), grid({ D4: 'noise' })).map((s) => s.id)).not.toContain('shell-thrust');
   });
   test('of equals the one that carries load and needs oil first', () => {
-    const equal = noiseSources(table, grid({ D4: 'noise', D3: 'normal' })).filter(
+    const equal = noiseSources(table(), grid({ D4: 'noise', D3: 'normal' })).filter(
       (s) => s.disagree.length === 0,
     );
     const order = ['pinion', 'mesh', 'bearing', 'idler', 'element'];
     const ranks = equal.map((s) => order.indexOf(s.kind));
     expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
     expect(new Set(ranks).size).toBeGreaterThan(2);
-    const disagreements = noiseSources(table, grid({ D4: 'noise', D3: 'normal', D1: 'normal' })).map(
+    const disagreements = noiseSources(table(), grid({ D4: 'noise', D3: 'normal', D1: 'normal' })).map(
       (s) => s.disagree.length,
     );
     expect(disagreements).toEqual([...disagreements].sort((a, b) => a - b));

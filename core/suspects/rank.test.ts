@@ -1,14 +1,26 @@
 import { complaintsOf, stateFromValues } from '@/core/case';
-import type { Json } from '@/core/case';
+import type { Complaint, Json } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import behaviour from '@/data/knowledge/behaviour.json';
 import ostrelFour from '@/data/units/ostrel-four.json';
 import { told } from '@/tests/fixtures/told';
-import { suspectRanker } from './index';
-import type { BehaviourTable, Suspect } from './index';
+import type { Fault } from '@/core/powerflow';
+import {
+  cellLogLikelihood,
+  healthyTable,
+  pairHypotheses,
+  predict,
+  singleHypotheses,
+  suspectRanker,
+  thermalsOf,
+} from './index';
+import type { BehaviourTable, Prediction, Suspect } from './index';
+import { losesGrip, thermalFit } from './temperature';
 
 const unit = ostrelFour as unknown as UnitDefinition;
-const rank = suspectRanker(unit, behaviour as unknown as BehaviourTable, Infinity);
+// Made in every test: what runs while a file is loaded belongs to none.
+const rank = (complaints: Complaint[], most = Infinity) =>
+  suspectRanker(unit, behaviour as unknown as BehaviourTable, most)(complaints);
 
 function suspects(grid: Record<string, [string, ...string[]] | { b: string[]; as?: string }>): Suspect[] {
   const values: Record<string, Json> = {};
@@ -88,14 +100,16 @@ test('what is told of a gear is shared out over the words, whatever it does', ()
 });
 
 describe('a suspect', () => {
-  const [first, , lost] = suspects({
-    R: ['no-drive'],
-    D1: ['normal'],
-    D2: ['normal'],
-    D3: { b: ['wrong-gear'], as: 'D1' },
-    D4: { b: ['wrong-gear'], as: 'D2' },
-  });
+  const both = () =>
+    suspects({
+      R: ['no-drive'],
+      D1: ['normal'],
+      D2: ['normal'],
+      D3: { b: ['wrong-gear'], as: 'D1' },
+      D4: { b: ['wrong-gear'], as: 'D2' },
+    });
   test('is named by its faults and the first of their elements', () => {
+    const [first, , lost] = both();
     expect(first).toMatchObject({
       id: 'lost:high+lost:reverse',
       name: 'High clutch lost and reverse clutch lost',
@@ -105,10 +119,12 @@ describe('a suspect', () => {
     expect(lost).toMatchObject({ name: 'High clutch lost', alike: ['High hub broken'] });
   });
   test('names what speaks for and against it in the order of the gears', () => {
+    const [first, , lost] = both();
     expect(lost).toMatchObject({ agree: ['D1', 'D2', 'D3', 'D4'], disagree: ['R'] });
     expect(first!.disagree).toEqual([]);
   });
   test('says where to look first: the weakest of what feeds and what carries it, each once', () => {
+    const [first, , lost] = both();
     expect(lost!.feed.map((p) => p.id).slice(0, 2)).toEqual(['high-piston-outer-seal', 'valve-2-3']);
     expect(lost!.power.map((p) => p.id)).toEqual(['high-drum', 'high-hub', 'input-shaft']);
     for (const s of [first!, lost!])
@@ -122,6 +138,8 @@ describe('a suspect', () => {
     const [stuck] = suspects({ N: ['moves'], R: ['binds'], D1: ['normal'], D2: ['normal'], D3: ['normal'] });
     expect(stuck!.power).toEqual([]);
     expect(stuck!.feed.map((p) => p.id)).toContain('forward-piston-seals');
+    // One of two stays on: what carries the other is still looked at.
+    expect(both().find((s) => s.id === 'stuck:forward+lost:high')!.power.length).toBeGreaterThan(3);
     const [shell] = suspects({
       R: ['no-drive'],
       D1: ['normal'],
@@ -143,5 +161,43 @@ describe('a suspect', () => {
     expect(hot).toMatchObject({ element: 'high', when: 'hot', disagree: [], agree: ['D2', 'D3', 'D4'] });
     const always = rank(complaintsOf(stateFromValues(values))).find((s) => s.when === 'always')!;
     expect(always.disagree).toContain('D3');
+  });
+  test('is one of so many as are asked for, with its share of all', () => {
+    const grid = complaintsOf(stateFromValues({ 'grid.D2.shop': told(['slips']) }));
+    const all = rank(grid);
+    const few = rank(grid, 3);
+    expect(few).toEqual(all.slice(0, 3));
+    // The order is that of the shares, which add up over all.
+    expect(all.map((s) => s.probability)).toEqual(all.map((s) => s.probability).sort((a, b) => b - a));
+    expect(all.reduce((sum, s) => sum + s.probability, 0)).toBeCloseTo(1, 9);
+  });
+  test('a gear the unit does not have is not told of', () => {
+    const [cell] = complaintsOf(stateFromValues({ 'grid.D2.shop': told(['slips']) }));
+    expect(rank([{ ...cell!, gear: 'X9' }])).toEqual([]);
+    expect(rank([cell!, { ...cell!, gear: 'X9' }])).toEqual(rank([cell!]));
+  });
+  test('a share is that of its prior times how well it fits, over all ways of being there', () => {
+    const [cell] = complaintsOf(stateFromValues({ 'grid.R.shop': told(['no-drive'], ['hot']) }));
+    const table = behaviour as unknown as BehaviourTable;
+    const sound = predict(unit, healthyTable(unit), []).find((p) => p.gear === 'R')!;
+    const singles = singleHypotheses(unit);
+    const fit = (h: { faults: Fault[]; predictions: Prediction[]; prior: number }) => {
+      const f = cellLogLikelihood(
+        table,
+        cell!,
+        h.predictions.find((p) => p.gear === 'R')!,
+      );
+      const s = cellLogLikelihood(table, cell!, sound);
+      return thermalsOf(losesGrip(h.faults)).reduce(
+        (sum, { when, share }) => sum + h.prior * share * Math.exp(thermalFit(cell!, when, f, s)),
+        0,
+      );
+    };
+    const all = [...singles, ...pairHypotheses(unit, singles)].map((h) => [h.id, fit(h)] as const);
+    const total = all.reduce((sum, [, w]) => sum + w, 0);
+    const ranked = rank([cell!]);
+    expect(ranked).toHaveLength(all.length);
+    for (const [id, weight] of all)
+      expect(ranked.find((s) => s.id === id)!.probability).toBeCloseTo(weight / total, 9);
   });
 });

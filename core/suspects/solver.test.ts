@@ -6,7 +6,6 @@ import { complaint } from '@/tests/fixtures/told';
 import { healthyTable, pairHypotheses, predict, singleHypotheses, suspectRanker } from './index';
 import type { BehaviourTable } from './index';
 import { signatureOf } from './predict';
-import { losesGrip, thermalFit, thermalsOf } from './temperature';
 
 const unitOf = (id: string) => shippedUnits.find((u) => u.id === id)!;
 const table = behaviour as unknown as BehaviourTable;
@@ -15,14 +14,18 @@ const cell = (gear: string, b: Behaviour, heat: Heat = 'any', more = {}) =>
 const all = shippedUnits.map((u): [string, UnitDefinition] => [u.id, u]);
 
 describe.each(all)('%s', (_, unit) => {
-  const singles = singleHypotheses(unit);
-  const pairs = pairHypotheses(unit, singles);
+  const made = () => {
+    const singles = singleHypotheses(unit);
+    return { singles, pairs: pairHypotheses(unit, singles) };
+  };
   test('no pair looks like a single fault, like another pair or like a sound unit', () => {
+    const { singles, pairs } = made();
     const seen = [...singles, ...pairs].map((h) => signatureOf(h.predictions));
     expect(new Set(seen).size).toBe(seen.length);
     expect(seen).not.toContain(signatureOf(predict(unit, healthyTable(unit), [])));
   });
   test('a pair is rarer than either of its faults alone', () => {
+    const { singles, pairs } = made();
     for (const pair of pairs) {
       const alone = pair.faults.map(
         (f) => singles.find((s) => s.faults[0] === f || s.alike.includes(f))?.prior ?? 1,
@@ -32,7 +35,7 @@ describe.each(all)('%s', (_, unit) => {
   });
   test('told exactly what a fault does, that fault comes first or beside those that look the same', () => {
     const rank = suspectRanker(unit, table);
-    for (const hypothesis of singles.filter(
+    for (const hypothesis of made().singles.filter(
       (h) => h.faults[0]!.kind === 'lost' || h.faults[0]!.kind === 'stuck',
     )) {
       const told = hypothesis.predictions.map((p) => {
@@ -103,49 +106,6 @@ describe('cold and hot apart', () => {
       table,
     )([cell('R', 'no-drive'), cell('D3', 'no-drive'), cell('D5', 'no-drive'), cell('D1', 'normal')]);
     expect(first).toMatchObject({ element: 'K2', when: 'always' });
-  });
-  test('what is welded or broken is so at any temperature', () => {
-    expect(losesGrip([{ kind: 'stuck', element: 'K2' }])).toBe(false);
-    expect(losesGrip([{ kind: 'lost', element: 'K2' }])).toBe(true);
-    expect(thermalsOf(false)).toEqual([{ when: 'always', share: 1 }]);
-    expect(thermalsOf(true).map((t) => t.when)).toEqual(['always', 'hot', 'cold']);
-  });
-  test('a cell that names the other temperature is about the sound gear', () => {
-    const cold = cell('D3', 'normal', 'cold');
-    expect(thermalFit(cold, 'hot', -5, -0.1)).toBe(-0.1);
-  });
-  test('how often it is told with the word', () => {
-    const hot = cell('D3', 'slips', 'hot');
-    expect(thermalFit(hot, 'hot', -5, -1)).toBeCloseTo(-5 + Math.log(0.8), 12);
-    expect(thermalFit(hot, 'always', -5, -1)).toBeCloseTo(-5 + Math.log(0.4), 12);
-    expect(thermalFit(hot, 'cold', -5, -1)).toBe(-1);
-    // Nobody complains of a gear that is well.
-    expect(thermalFit(cell('D3', 'normal', 'hot'), 'hot', -5, -1)).toBe(-5);
-    expect(thermalFit(cell('D3', 'normal', 'hot'), 'always', -5, -1)).toBe(-5);
-    expect(thermalFit(cell('D3', 'slips'), 'always', -5, -1)).toBe(-5);
-    const both = { ...hot, cell: { behaviours: ['normal', 'slips'] as Behaviour[] } };
-    expect(thermalFit(both, 'hot', -5, -1)).toBeCloseTo(-5 + Math.log(0.8), 12);
-  });
-  test('without a word the mean of the sound and the faulty gear', () => {
-    for (const [bad, good] of [
-      [-1, -4],
-      [-4, -1],
-    ] as const)
-      expect(thermalFit(cell('D3', 'slips'), 'cold', bad, good)).toBeCloseTo(
-        Math.log((Math.exp(bad) + Math.exp(good)) / 2),
-        12,
-      );
-  });
-  test('seven of ten losses are there always, most others hot', () =>
-    expect(thermalsOf(true)).toEqual([
-      { when: 'always', share: 0.7 },
-      { when: 'hot', share: 0.22 },
-      { when: 'cold', share: 0.08 },
-    ]));
-  test('a cell without a word lies between both', () => {
-    const fit = thermalFit(cell('D3', 'slips'), 'hot', -1, -4);
-    expect(fit).toBeLessThan(-1);
-    expect(fit).toBeGreaterThan(-4);
   });
 });
 
