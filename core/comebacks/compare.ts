@@ -14,7 +14,8 @@ export interface Compared {
 }
 
 /** Facts that say the same as others (a part's state is the worst of its points), or nothing of the unit itself. */
-const LEFT_OUT = /^(part:|spread|cloudy|milky|grey|only-hot|waded|stall-low|fused|takedown|bubbled|filter\.by\.)/;
+const LEFT_OUT =
+  /^(part:|spread|cloudy|milky|grey|only-hot|waded|stall-low|fused|takedown|bubbled|filter\.by\.)/;
 
 /**
  * Both records, point by point: what was found wrong at either time, and what was looked at both times. What is worse now

@@ -201,7 +201,8 @@ function Strengths({
 }
 
 function Observation({ observation: { words, on, why, answers } }: { observation: ObservationEntry }) {
-  const percent = (p: number) => (p < 0.01 || (p > 0.99 && p < 1) ? `${(p * 100).toFixed(1)} %` : `${Math.round(p * 100)} %`);
+  const percent = (p: number) =>
+    p < 0.01 || (p > 0.99 && p < 1) ? `${(p * 100).toFixed(1)} %` : `${Math.round(p * 100)} %`;
   return (
     <li>
       <div>
