@@ -91,10 +91,10 @@ test('disturbed strengths stay probabilities, and differ by no more than is aske
 
 /* A few stories only: the bench tells hundreds. Seeds are fixed; a change that turns this over has to be looked at. */
 test.each([
-  ['drawn from the network', drawing],
-  ['driven in a simulator', driving],
-] as const)('%s: the model names what lets go more often than any plain rule', (_, worlds) => {
-  const told = prove([eight], knowledge, (unit) => worlds(unit, knowledge), 8, dice(21), 1);
+  ['drawn from the network', 8, drawing],
+  ['driven in a simulator', 24, driving],
+] as const)('%s: the model names what lets go more often than any plain rule', (_, many, worlds) => {
+  const told = prove([eight], knowledge, (unit) => worlds(unit, knowledge), many, dice(21), 1);
   const { [MODEL]: model, ...rules } = told.after;
   for (const rule of Object.values(rules)) {
     expect(model!.top1).toBeGreaterThan(rule.top1);

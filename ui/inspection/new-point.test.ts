@@ -124,12 +124,15 @@ test('the verdict moves, and the check is asked for until it is made', () => {
   const cell = (noisy: boolean) => ({
     any: { behaviours: ['normal'], ...(noisy ? { noises: ['whine'] } : {}) },
   });
-  const whine = Object.fromEntries(
+  const whine: Record<string, Json> = Object.fromEntries(
     ['D1', 'D2', 'D3', 'D4', 'D5', 'D6', 'D7', 'D8', 'R'].map((gear) => [
       `grid.${gear}.shop`,
       cell(['D3', 'D4', 'D5', 'D7', 'D8'].includes(gear)),
     ]),
   );
+  // In the vehicle nobody can look at them.
+  expect(asked(whine)).not.toContain('cages.cages:P1');
+  whine['station.converter.out'] = true;
   expect(asked(whine)).toContain('cages.cages:P1');
   expect(asked({ ...whine, ...BLUE })).not.toContain('cages.cages:P1');
 });
