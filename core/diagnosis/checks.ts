@@ -57,8 +57,7 @@ const BEFORE_REMOVAL_BITS = 0.02;
 
 /**
  * Checks not yet made, the most telling per minute first; with the unit in the vehicle those that can be made there, as
- * long as one of them tells something. No check tells more about the causes than about what it looks at,
- * so they are worked out in the order of that bound until no other can come among the first few.
+ * long as one of them tells something.
  */
 export function nextChecks(model: Model, link: FindLink, judgement: Judgement): NextCheck[] {
   const leader = judgement.first.indexOf(Math.max(...judgement.first));
@@ -69,25 +68,20 @@ export function nextChecks(model: Model, link: FindLink, judgement: Judgement): 
   const bounds = openChecks(model, link, judgement.known)
     .map((check) => {
       const confirms = looksAt(model, link, check.point, leader);
-      const { minutes, onVehicle } = reach(check);
       const gain = mostInformation(judgement, link(check.point));
-      return { check: { ...check, reach: minutes, confirms, gain, results: [] }, onVehicle };
+      return { ...check, reach: reach(check).minutes, confirms, gain, results: [] };
     })
-    .filter(({ check }) => check.gain > LEAST_BITS || check.confirms);
-  const most = (candidates: readonly { check: NextCheck }[]) =>
-    mostTelling(
-      model,
-      link,
-      judgement,
-      candidates.map((c) => c.check),
-      worth,
-    );
+    .filter((c) => c.gain > LEAST_BITS || c.confirms);
+  const most = (candidates: readonly NextCheck[]) => mostTelling(model, link, judgement, candidates, worth);
   if (judgement.known.opened) return most(bounds);
-  const before = most(bounds.filter((c) => c.onVehicle));
+  const before = most(bounds.filter((c) => reach(c).onVehicle));
   return before.some((c) => c.gain >= BEFORE_REMOVAL_BITS) ? before : most(bounds);
 }
 
-/** The first few of the candidates, each with its exact worth; theirs here is the bound. */
+/**
+ * The first few of the candidates. No check tells more about the causes than about what it looks at, so they are worked out
+ * in the order of that bound, which is their `gain` here, until no other can come among the first few.
+ */
 function mostTelling(
   model: Model,
   link: FindLink,

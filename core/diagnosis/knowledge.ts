@@ -6,8 +6,7 @@ export type EffectStrength = number | 'by-pressure' | 'by-torque' | 'by-rivals';
 
 /**
  * What a mechanism is there for each of: `$e` stands for an element with a lining (`friction`), one that oil applies (`fed`)
- * or any element, `$g` for a
- * planetary set or gear pair, `$x` for a way the power path can open, `$s` for a solenoid.
+ * or any element, `$g` for a planetary set or gear pair, `$x` for a way the power path can open, `$s` for a solenoid.
  */
 export type MechanismScope = 'friction' | 'fed' | 'element' | 'gearset' | 'path' | 'solenoid';
 

@@ -324,7 +324,7 @@ describe('words', () => {
     expect(standingCause(state, open)).toBeNull();
     expect(standingCause(state, diagnosis([]))).toBeNull();
   });
-  test('nothing is determined: what is known and what was found are said all the same, and who may have done it', () => {
+  test('nothing is determined: what is nearly sure and what was found are said all the same, and who may have done it', () => {
     const causes = [
       cause('a', 0.9, { chain: [step('A', null), step('plates welded', 'plates welded')] as never }),
       cause('other', 0.05),
@@ -337,11 +337,11 @@ describe('words', () => {
     const told = (more: Partial<Diagnosis>) =>
       findingWords(unit, state, diagnosis(causes, { undetermined: true, groups, ...more }));
     expect(told({})).toContain(
-      'What we know: the high clutch does not let go. We found: plates welded. Still possible: cause a; cause b. Before',
+      'Most probably the high clutch does not let go. We found: plates welded. Still possible: cause a; cause b. Before',
     );
     const upstream = ['Seal torn', 'Valve sticks'].map((words) => ({ words })) as never;
     expect(told({ upstream })).toContain('Still possible: seal torn; valve sticks. Before');
-    expect(told({ groups: [] })).not.toContain('What we know');
+    expect(told({ groups: [] })).not.toContain('Most probably');
   });
   test('committed although not determined, what led to it or the doubt itself is said', () => {
     const commit = (id: string) => stateFromValues({ 'cause.commit': { cause: id, reason: 'r' } });

@@ -45,12 +45,12 @@ export function findingWords(unit: UnitDefinition, state: JobState, diagnosis: D
   return sentences.join(' ');
 }
 
-/** Told as known from here on, whatever the reason. */
-const KNOWN = 0.97;
+/** Worth saying from here on, whatever the reason; worked out all the same, so never as a fact. */
+const NEARLY_SURE = 0.97;
 
-/** Nothing is determined: what is known all the same, what was found, and what is still possible. */
+/** Nothing is determined: what lets go nearly for sure, what was found, and what is still possible. */
 function openWords(unit: UnitDefinition, { groups, causes, upstream }: Diagnosis): string {
-  const known = groups.filter((g) => g.probability >= KNOWN).map((g) => midSentence(g.words));
+  const sure = groups.filter((g) => g.probability >= NEARLY_SURE).map((g) => midSentence(g.words));
   const found = inOneBreath(
     unit,
     (causes[0]?.chain ?? []).filter((step) => step.slots.length > 0),
@@ -59,7 +59,7 @@ function openWords(unit: UnitDefinition, { groups, causes, upstream }: Diagnosis
   const open = (upstream.length ? upstream : causes.filter((c) => c.id !== 'other')).slice(0, 3);
   return [
     'We have not yet determined what failed first.',
-    ...(known.length ? [`What we know: ${listed(known)}.`] : []),
+    ...(sure.length ? [`Most probably ${listed(sure)}.`] : []),
     ...(found.length ? [`We found: ${listed(found)}.`] : []),
     `Still possible: ${open.map((c) => midSentence(c.words)).join('; ')}.`,
     'Before we say more we want to look further.',

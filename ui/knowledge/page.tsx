@@ -1,5 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
+import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { LibraryFrame } from '@/ui/library/frame';
 import { Caption, Page, PageIndex, Section, Stack, TextInput } from '@/ui/system';
@@ -137,31 +138,44 @@ export function KnowledgePage({ view }: { view: KnowledgeView }) {
   );
 }
 
-function Cause({ cause: { words, why, weight, leadsTo, shows } }: { cause: CauseEntry }) {
+/** What it is, why, how often, and beside it what stands for it in figures. */
+function Entry({
+  words,
+  why,
+  note,
+  children,
+}: {
+  words: string;
+  why: string;
+  note: string | null;
+  children: ReactNode;
+}) {
   return (
     <li>
       <div>
         <b>{words}</b>
         <p>{why}</p>
-        <Caption>{(weight * 100).toFixed(1)} % of all</Caption>
+        {note && <Caption>{note}</Caption>}
       </div>
-      <Strengths leads={leadsTo} shows={shows} none="It shows in the gears, or not at all." />
+      {children}
     </li>
   );
 }
 
-function Mechanism({ mechanism: { words, why, leak, from, shows } }: { mechanism: MechanismEntry }) {
+function Cause({ cause: { words, why, weight, leadsTo, shows } }: { cause: CauseEntry }) {
   return (
-    <li>
-      <div>
-        <b>{words}</b>
-        <p>{why}</p>
-        {leak > 0 && (
-          <Caption>by itself: {leak < 0.001 ? 'less than 0.1' : (leak * 100).toFixed(1)} %</Caption>
-        )}
-      </div>
+    <Entry words={words} why={why} note={`${(weight * 100).toFixed(1)} % of all`}>
+      <Strengths leads={leadsTo} shows={shows} none="It shows in the gears, or not at all." />
+    </Entry>
+  );
+}
+
+function Mechanism({ mechanism: { words, why, leak, from, shows } }: { mechanism: MechanismEntry }) {
+  const alone = leak < 0.001 ? 'less than 0.1' : (leak * 100).toFixed(1);
+  return (
+    <Entry words={words} why={why} note={leak > 0 ? `by itself: ${alone} %` : null}>
       <Strengths leads={from} shows={shows} none="Set off by causes alone." />
-    </li>
+    </Entry>
   );
 }
 
@@ -204,12 +218,7 @@ function Observation({ observation: { words, on, why, answers } }: { observation
   const percent = (p: number) =>
     p < 0.01 || (p > 0.99 && p < 1) ? `${(p * 100).toFixed(1)} %` : `${Math.round(p * 100)} %`;
   return (
-    <li>
-      <div>
-        <b>{words}</b>
-        <p>{why}</p>
-        <Caption>Tells of: {on}</Caption>
-      </div>
+    <Entry words={words} why={why} note={`Tells of: ${on}`}>
       <Answers>
         <thead>
           <tr>
@@ -228,7 +237,7 @@ function Observation({ observation: { words, on, why, answers } }: { observation
           ))}
         </tbody>
       </Answers>
-    </li>
+    </Entry>
   );
 }
 
