@@ -73,6 +73,22 @@ test('the steps of a job do not lie over each other', async ({ page }) => {
   expect(boxes.flatMap((a, i) => boxes.slice(i + 1).filter((b) => over(a, b)))).toEqual([]);
 });
 
+test('a name and the answers beside it do not lie over each other', async ({ page }) => {
+  await signIn(page, 'mira');
+  await page.goto('/jobs/1002/teardown');
+  await page.locator('[data-subject="part.high-drum"]').waitFor();
+  const over = await page.locator('[data-subject]').evaluateAll((rows) =>
+    rows.flatMap((row) => {
+      const name = row.querySelector('button[aria-expanded] b')?.getBoundingClientRect();
+      const answers = row.querySelector('[role="radiogroup"]')?.getBoundingClientRect();
+      if (!name || !answers) return [];
+      const apart = name.right <= answers.left || name.bottom <= answers.top;
+      return apart ? [] : [row.getAttribute('data-subject')];
+    }),
+  );
+  expect(over).toEqual([]);
+});
+
 test('the verdict lies folded over the lower edge, and opens', async ({ page }) => {
   await signIn(page, 'ivo');
   await page.goto('/jobs/1003/cause');

@@ -36,15 +36,19 @@ const Line = styled.li<{ $tone: Tone | undefined }>`
     border-bottom: 2px solid var(--ink);
   }
 `;
+/** Answers that leave the name no room stand under it. */
 const Head = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
+  display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 6px;
+  justify-content: flex-end;
+  gap: 0 6px;
   min-height: 50px;
   padding: 1px 0 1px 6px;
 `;
 const Opener = styled(AriaButton)`
+  flex: 1 1 118px;
+  min-width: 0;
   display: grid;
   grid-template-columns: 26px minmax(0, 1fr) auto;
   align-items: center;
