@@ -68,7 +68,7 @@ export function nextChecks(model: Model, link: FindLink, judgement: Judgement): 
   const bounds = openChecks(model, link, judgement.known)
     .map((check) => {
       const confirms = looksAt(model, link, check.point, leader);
-      const gain = mostInformation(judgement, link(check.point));
+      const gain = mostInformation(judgement, link(check.point)!);
       return { ...check, reach: reach(check).minutes, confirms, gain, results: [] };
     })
     .filter((c) => c.gain > LEAST_BITS || c.confirms);
@@ -177,11 +177,10 @@ function pointsOf(model: Model, template: CheckTemplate): { point: string; words
     }));
 }
 
-const xlog = (p: number, q: number) => (p > 0 && q > 0 ? p * Math.log2(q) : 0);
+const xlog = (p: number, q: number) => (p > 0 ? p * Math.log2(q) : 0);
 
 /** No check tells more about the causes than about what it looks at: I(result; node), bits. */
-function mostInformation({ marginals }: Judgement, link: Link | null): number {
-  if (!link) return 0;
+function mostInformation({ marginals }: Judgement, link: Link): number {
   return link.nodes.reduce((sum, node) => {
     const on = marginals[node]!;
     return (

@@ -57,7 +57,6 @@ export function gearEvidence(
   codes: readonly GearCode[],
 ): GearEvidence {
   const found: GearEvidence = { nodes: [], said: [] };
-  const add = (node: Node) => model.nodes.length + found.nodes.push(node) - 1;
   const reports: Report[] = [];
   const everywhere: Report[] = [];
   for (const place of placesOf(model, complaints, codes)) {
@@ -68,8 +67,8 @@ export function gearEvidence(
     else reports.push({ words: wordsOf(place), ratios });
   }
   if (everywhere.length) reports.push(strongest(everywhere));
-  for (const report of fewer(reports)) tells(report, found, add);
-  noiseEvidence(model, complaints, found, add);
+  for (const report of fewer(reports)) tells(report, found);
+  noiseEvidence(model, complaints, found);
   return found;
 }
 
@@ -98,16 +97,14 @@ function strongest(reports: readonly Report[]): Report {
 function fewer(reports: readonly Report[]): Report[] {
   const list = [...reports];
   while (list.length > APART) {
-    let best: [i: number, j: number, alike: number] | null = null;
-    for (let i = 0; i < list.length; i++)
-      for (let j = i + 1; j < list.length; j++) {
+    let [i, j, most] = [0, 1, -Infinity];
+    list.forEach((one, a) =>
+      list.slice(0, a).forEach((other, b) => {
         // Other words are put together last.
-        const same = list[i]!.words === list[j]!.words ? 1 : 0;
-        const alike = same + alikeness(list[i]!.ratios, list[j]!.ratios);
-        if (!best || alike > best[2]) best = [i, j, alike];
-      }
-    if (!best) break;
-    const [i, j] = best;
+        const alike = (one.words === other.words ? 1 : 0) + alikeness(one.ratios, other.ratios);
+        if (alike > most) [i, j, most] = [b, a, alike];
+      }),
+    );
     const ratios = new Map(list[i]!.ratios);
     for (const [node, ratio] of list[j]!.ratios) ratios.set(node, (ratios.get(node) ?? 1) * ratio);
     list.splice(j, 1);
@@ -197,16 +194,15 @@ function showing(model: Model, { gear, heat }: Place, wrong: boolean): { node: n
 }
 
 /** Gears that misbehave: one finding that hangs on whatever would make them. */
-function tells({ ratios }: Report, found: GearEvidence, add: (node: Node) => number): void {
+function tells({ ratios }: Report, found: GearEvidence): void {
   // However many witnesses, a report never is more than so telling; what is less likely stays so in proportion.
   const most = Math.max(2, ...ratios.values());
   const temper = Math.min(1, Math.log(CERTAIN / LEAST) / Math.log(most));
   const leak = CERTAIN / most ** temper;
   const parents = [...ratios]
-    .filter(([, ratio]) => ratio > 1)
     .map(([index, ratio]) => ({ index, strength: (leak * (ratio ** temper - 1)) / (1 - leak) }))
     .filter((p) => p.strength > Math.max(EXPLAINS, leak));
-  if (parents.length) add({ leak, parents, found: true });
+  if (parents.length) found.nodes.push({ leak, parents, found: true });
   // What makes the report less likely than a sound unit would stands by itself.
   for (const [node, ratio] of ratios) if (ratio < 0.98) found.said.push([node, 1, Math.max(LEAST, ratio)]);
 }
@@ -220,12 +216,7 @@ function whenThere(ways: readonly Sign[], fit: Fit, normal: number): number {
 }
 
 /** Noise gear by gear: heard where its source works. Only where some noise was told does silence elsewhere count. */
-function noiseEvidence(
-  model: Model,
-  complaints: readonly Complaint[],
-  found: GearEvidence,
-  add: (node: Node) => number,
-): void {
+function noiseEvidence(model: Model, complaints: readonly Complaint[], found: GearEvidence): void {
   const told = complaints.filter((c) => !c.cell.limp);
   const noisy = new Set(told.filter((c) => c.cell.noises?.length).map((c) => c.gear));
   if (noisy.size === 0) return;
@@ -241,7 +232,7 @@ function noiseEvidence(
     });
   }
   for (const { heard, sources } of kinds.values()) {
-    if (heard) add({ leak: NOISE.stray, parents: sources, found: true });
+    if (heard) found.nodes.push({ leak: NOISE.stray, parents: sources, found: true });
     else for (const { index, strength } of sources) found.said.push([index, 1, 1 - strength]);
   }
 }

@@ -1,275 +1,151 @@
-import { stateFromValues } from '@/core/case';
-import type { Json } from '@/core/case';
 import { frictionElements } from '@/core/unit';
-import type { UnitDefinition } from '@/core/unit';
 import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
-import { looksAt, nextChecks, openChecks } from './checks';
-import { judgementOf } from './judgement';
-import { ledgerOf } from './ledger';
-import { linker } from './link';
+import type { CausalKnowledge } from './knowledge';
 import { buildModel } from './model';
-import { knownOf, networksOf } from './posterior';
-import { reachOf } from './reach';
-import { signsOf } from './shows';
 
-const unit = shippedUnits.find((u) => u.id === 'ostrel-four') as UnitDefinition;
-const model = buildModel(unit, knowledge);
-const link = linker(model);
-const networks = networksOf(model);
-const see = (values: Record<string, Json>) =>
-  judgementOf(model, knownOf(model, link, networks, stateFromValues(values)));
-const root = (id: string) => model.roots.findIndex((r) => r.id === id);
-const node = (id: string) => model.nodeOf.get(id)!;
-const parentsOf = (id: string) => model.nodes[node(id)]!.parents.map((p) => p.index);
-const odds = (p: number) => Math.log(p / (1 - p));
+/* The network that a few templates make of the four-speed, strength by strength. */
+const four = shippedUnits.find((u) => u.id === 'ostrel-four')!;
+const say = { why: '', words: '', plain: '' };
+const causal = {
+  format: 'pelvik-causal/2',
+  rate: 0.05,
+  failureWords: {},
+  checks: [],
+  mechanisms: [
+    { id: 'low', leak: 0.01, parents: { low: 0 }, shows: [{ as: 'short', with: 0.8 }], ...say },
+    { id: 'weak:$e', each: 'friction', leak: 0.02, parents: { low: 'by-pressure', leak: 0.1 }, ...say },
+    {
+      id: 'burnt:$e',
+      each: 'friction',
+      leak: 0.03,
+      parents: { 'weak:$e': 0.7, 'burnt:@neighbours': 0.2 },
+      ...say,
+    },
+    { id: 'leak', leak: 0.001, parents: {}, ...say },
+    { id: 'fibre', leak: 0.04, parents: { 'burnt:*': 0.3 }, noise: 0.5, ...say },
+    { id: 'apart:$x', each: 'path', leak: 0, parents: {}, ...say },
+  ],
+  roots: [
+    {
+      mode: 'blocked',
+      each: 'part',
+      roles: ['filter'],
+      prior: 0.6,
+      effects: { low: 0.9, leak: 0.5 },
+      ...say,
+    },
+    { mode: 'worn', each: 'part', roles: ['filter'], prior: 0.2, effects: { low: 0.4 }, ...say },
+    {
+      mode: 'torn',
+      each: 'element-part',
+      kinds: ['piston'],
+      prior: 0.2,
+      effects: { 'weak:$e': 0.5 },
+      ...say,
+    },
+    { mode: 'broken', each: 'split-part', prior: 0.2, effects: { 'apart:$x': 0.9 }, noise: 0.4, ...say },
+  ],
+  observations: [
+    { point: 'part:$p', on: 'root-part', levels: { no: [0.9, 0.2] }, why: '' },
+    { point: 'grade:$p', on: 'root-part', levels: { no: [0.9, 0.2] }, why: '' },
+  ],
+} as unknown as CausalKnowledge;
+const build = (change: (c: CausalKnowledge) => void = () => {}) => {
+  const own = structuredClone(causal);
+  change(own);
+  return buildModel(four, { ...knowledge, causal: own });
+};
 
-describe('the generated network', () => {
-  test('a template for each friction element makes one per element, its words naming it', () => {
-    const burnt = model.mechanisms.filter((m) => m.id.startsWith('burnt:'));
-    expect(burnt.map((m) => m.element)).toEqual(frictionElements(unit).map((e) => e.id));
-    expect(burnt.find((m) => m.element === 'high')!.words).toContain('high clutch');
-  });
-  test('burning follows from that element’s own trouble, fibre from every element that burns', () => {
-    expect(parentsOf('early-burnt:high')).toContain(node('weak:high'));
-    expect(parentsOf('early-burnt:high')).not.toContain(node('weak:forward'));
-    for (const e of frictionElements(unit)) expect(parentsOf('any-burnt')).toContain(node(`burnt:${e.id}`));
-  });
-  test('lining shed by one pack blocks the filter, and the pressure lost burns others after it', () => {
-    const reaches = (from: number, to: number, seen = new Set<number>()): boolean =>
-      from === to ||
-      model.nodes[to]!.parents.some((p) => !seen.has(p.index) && reaches(from, p.index, seen.add(p.index)));
-    expect(reaches(node('early-burnt:high'), node('filter-blocked'))).toBe(true);
-    expect(reaches(node('early-burnt:high'), node('burnt:forward'))).toBe(true);
-  });
-  test('an unknown name is an error of the knowledge, named', () => {
-    const wrong = structuredClone(knowledge);
-    wrong.causal.mechanisms[0]!.parents = { ghost: 0.5 };
-    expect(() => buildModel(unit, wrong)).toThrow(/unknown mechanism "ghost"/);
-  });
-  test('short pressure takes the weakest first: the strength follows the margin', () => {
-    const by = (element: string) => model.structure.strength('by-pressure', element);
-    expect(by('high')).toBeGreaterThan(by('band-2-4'));
-    expect(by('band-2-4')).toBeGreaterThan(by('forward'));
-    expect(model.structure.strength(0.42, 'high')).toBe(0.42);
-  });
-  test('causes have ids of their own, and as many are expected at once as the knowledge says', () => {
-    expect(new Set(model.roots.map((r) => r.id)).size).toBe(model.roots.length);
-    expect(model.roots.reduce((sum, r) => sum + r.prior, 0)).toBeCloseTo(knowledge.causal.rate, 12);
-  });
-  test('a known weak point is the likeliest of its kind, and is said in the unit’s own words', () => {
-    const seal = model.roots[root('high-piston-outer-seal:feed-loss')]!;
-    expect(seal.prior).toBeGreaterThan(model.roots[root('high-piston-inner-seal:feed-loss')]!.prior);
-    expect(seal.words).toBe('High piston outer seal torn: oil for the high clutch is lost');
-    expect(model.roots[root('S2:electrical')]!.part).toBe('solenoid-s2');
-  });
-  test('what is in the feed and has seals of its own is one cause, not three', () => {
-    const six = buildModel(
-      shippedUnits.find((u) => u.id === 'ostrel-six')!,
-      knowledge,
-    );
-    const seals = six.roots.find((r) => r.id === 'k2-piston-seals:feed-loss')!;
-    expect(seals.parts).toEqual(['k2-piston-seals', 'k2-outer-seal', 'k2-inner-seal']);
-    expect(six.roots.some((r) => r.id.startsWith('k2-outer-seal'))).toBe(false);
-    expect(six.roots.some((r) => r.id === 'solenoid-k2:feed-loss')).toBe(false);
-  });
-});
-
-/* Whatever is told and found, the tables stay small enough to be asked dozens of times for one verdict. */
-describe.each(shippedUnits.map((u) => [u.id, u] as const))('%s: the size of the network', (_, shipped) => {
-  const own = buildModel(shipped, knowledge);
-  const driven = shipped.gears.filter((g) => g.gear !== null || g.range === 'R' || g.range === 'N');
-  const told = (behaviours: string[][]) =>
-    stateFromValues(
-      Object.fromEntries(
-        driven.map((g, k) => [
-          `grid.${g.key}.shop`,
-          { any: { behaviours: behaviours[k % behaviours.length]! } },
-        ]),
-      ),
-    );
-  const grids: [string, string[][]][] = [
-    ['nothing', []],
-    ['every gear normal', [['normal']]],
-    ['every gear slips', [['slips']]],
-    [
-      'every gear does something else',
-      [['slips'], ['binds'], ['no-drive'], ['flares'], ['bogs'], ['wrong-gear']],
-    ],
-  ];
-  test.each(grids)('%s', (_name, behaviours) => {
-    const state = behaviours.length ? told(behaviours) : {};
-    const known = knownOf(own, linker(own), networksOf(own), state);
-    expect(known.network.size).toBeLessThan(2 ** 20);
-    expect(judgementOf(own, known).noise).toBeLessThan(1e-9);
-  });
-});
-
-describe('what shows in the gears', () => {
-  const none = { elements: [], part: null, gearset: null, solenoid: null };
-  const signs = (as: Parameters<typeof signsOf>[1]['shows'], aim = {}) =>
-    signsOf(model.structure, { shows: as }, { ...none, ...aim });
-  test('no pressure at all drives nowhere', () => {
-    const neutral = signs([{ as: 'none', with: 1 }]).filter((s) => s.kind === 'neutral');
-    expect(neutral.map((s) => s.gear)).toEqual(expect.arrayContaining(['R', 'D1', 'D2', 'D3', 'D4']));
-  });
-  test('a shift solenoid stuck gives the gear of the same range whose pattern is left', () => {
-    const off = signs([{ as: 'off', with: 1 }], { solenoid: 'S2' });
-    expect(off.find((s) => s.gear === 'D2')!.actsLike).toBe('D1');
-  });
-  test('a weak element slips first where its share is largest', () => {
-    const six = buildModel(
-      shippedUnits.find((u) => u.id === 'ostrel-six')!,
-      knowledge,
-    );
-    const weak = signsOf(
-      six.structure,
-      { shows: [{ as: 'slip', with: 0.9 }] },
-      { ...none, elements: ['K2'] },
-    );
-    const of = (gear: string) => weak.find((s) => s.gear === gear)?.strength ?? 0;
-    expect(of('R')).toBeGreaterThan(of('D3'));
-    expect(of('D3')).toBeGreaterThanOrEqual(of('D5'));
-    expect(of('D1')).toBe(0);
-  });
-});
-
-describe('points and what they hang on', () => {
-  test('a lining hangs on its element’s burning, a part on the causes that are that part', () => {
-    expect(link('lining:high')!.nodes).toEqual([node('burnt:high')]);
-    expect(link('part:sun-shell')!.nodes).toEqual([root('sun-shell:path-broken')]);
-  });
-  test('a part that can fail in two ways is one finding', () => {
-    const pump = link('part:pump-gears')!.nodes;
-    expect(pump).toEqual([
-      model.anyOf.get(model.roots.flatMap((r, k) => (r.parts.includes('pump-gears') ? [k] : [])).join()),
-    ]);
-  });
-  test('an unknown point says nothing', () => {
-    expect(link('moon-phase')).toBeNull();
-    expect(link('lining:ghost')).toBeNull();
-  });
-});
-
-describe('next checks', () => {
-  test('are never what was looked at already, unless it was a weak look', () => {
-    const points = (values: Record<string, Json>) =>
-      openChecks(model, link, see(values).known).map((c) => c.point);
-    const seen = points({ 'part.filter.pleats': { is: 'clear' }, 'unit.fluid.level': { is: 'full' } });
-    expect(seen).not.toContain('filter.pleats:filter');
-    expect(seen).toContain('lining:high');
-    const hot = { 'grid.D3.shop': { hot: { behaviours: ['slips'] } } };
-    const cold = { ...hot, 'element.high.air-test': { is: 'holds', temperatureC: 18, oilFilm: false } };
-    const warm = { ...hot, 'element.high.air-test': { is: 'holds', temperatureC: 70, oilFilm: true } };
-    expect(points(cold)).toContain('pack.air-test:high');
-    expect(points(warm)).not.toContain('pack.air-test:high');
-  });
-  test('gain is never negative and never more than what is not known', () => {
-    const judged = see({ 'grid.D2.shop': { any: { behaviours: ['flares'] } } });
-    const entropy = judged.first.reduce((h, p) => (p > 0 ? h - p * Math.log2(p) : h), 0);
-    const checks = nextChecks(model, link, judged);
-    expect(checks.length).toBeGreaterThan(4);
-    for (const check of checks) {
-      expect(check.gain).toBeGreaterThanOrEqual(0);
-      expect(check.gain).toBeLessThanOrEqual(entropy + 1e-9);
-    }
-  });
-  test('what stands in the way costs its removal, and the whole vehicle costs the most', () => {
-    const reach = (values: Record<string, Json>) =>
-      reachOf(unit, see(values).known)({ check: '', point: 'part:servo-seal-rings', words: '', minutes: 5 })
-        .minutes;
-    const whole = reach({});
-    const out = reach({ 'station.converter.out': true });
-    const near = reach({
-      'station.converter.out': true,
-      'station.pan.out': true,
-      'station.valve-body.out': true,
+describe('the network a unit gets', () => {
+  test('causes first, then mechanisms, each with its own rate', () => {
+    const m = build();
+    const total = m.roots.length + m.mechanisms.length;
+    expect(m.roots[0]).toMatchObject({ id: 'filter:blocked' });
+    m.roots.forEach((r, k) => expect(m.nodes[k]).toEqual({ leak: r.prior, parents: [] }));
+    m.mechanisms.forEach((x, k) => {
+      expect(m.nodeOf.get(x.id)).toBe(m.roots.length + k);
+      expect(m.nodes[m.roots.length + k]!.leak).toBe(x.leak);
     });
-    expect(whole).toBeGreaterThan(out + 60);
-    expect(out).toBeGreaterThan(near);
-    // What has been looked into is out, and so is what stood before it.
-    expect(reach({ 'part.valve-1-2.moves': { is: 'free' } })).toBe(near);
+    expect(m.nodes).toHaveLength(total + m.anyOf.size);
   });
-  test('in the vehicle: what stands in no station, the pan, and coils at their plug', () => {
-    const at = (point: string, values: Record<string, Json> = {}) =>
-      reachOf(unit, see(values).known)({ check: '', point, words: '', minutes: 5 });
-    const { minutes } = at('debris.fibre');
-    expect(minutes).toBeGreaterThan(10);
-    expect(at('part:filter')).toEqual({ minutes, onVehicle: true });
-    for (const point of ['fluid.level', 'pressure.full', 'history-power', 'solenoid.resistance:S1'])
-      expect(at(point)).toEqual({ minutes: 0, onVehicle: true });
-    for (const point of ['solenoid.leak:S1', 'lining:high', 'part:valve-2-3'])
-      expect(at(point).onVehicle).toBe(false);
-    // On the bench the solenoids are where they are.
-    expect(at('solenoid.resistance:S1', { 'station.converter.out': true }).minutes).toBeGreaterThan(0);
-  });
-  test('in the vehicle only what can be done there is proposed, until that tells nothing more', () => {
-    const onVehicle = (values: Record<string, Json>) => {
-      const judged = see(values);
-      return nextChecks(model, link, judged).map((c) => reachOf(unit, judged.known)(c).onVehicle);
-    };
-    const complaint = { 'grid.D3.shop': { any: { behaviours: ['slips'] } } };
-    expect(onVehicle(complaint).length).toBeGreaterThan(4);
-    expect(onVehicle(complaint)).not.toContain(false);
-    expect(onVehicle({ ...complaint, 'station.converter.out': true })).toContain(false);
-    const all = {
-      ...complaint,
-      'unit.fluid.level': { is: 'full' },
-      'unit.pressure.full': { is: 1500 },
-      'unit.checks.selector': { is: 'moves' },
-      'codes.scan': 'none',
-      'history.powerFactor': 1,
-      'history.towing': 'none',
-      'unit.debris.fibre': { is: { sump: 'none' } },
-      'unit.debris.grey-paste': { is: { magnets: 'none' } },
-      'unit.debris.bright-flakes': { is: { sump: 'none' } },
-      'unit.debris.water': { is: { sump: 'none' } },
-      ...Object.fromEntries(
-        unit.solenoids.map((s) => [
-          `solenoid.${s.id}.resistance`,
-          { is: s.ohm!.min + 0.1, temperatureC: 20 },
-        ]),
-      ),
-    };
-    // Only the filter is left, and it tells something while the pressure may be low; not where one clutch alone slips.
-    expect(onVehicle(all as never)).toEqual([true]);
-    const well = Object.fromEntries(
-      ['R', 'D1', 'D2', 'L1', 'L2'].map((g) => [`grid.${g}.shop`, { any: { behaviours: ['normal'] } }]),
+  const parents = (id: string, m = build()) =>
+    Object.fromEntries(
+      m.nodes[m.nodeOf.get(id)!]!.parents.map(({ index, strength }) => [
+        index < m.roots.length ? m.roots[index]!.id : m.mechanisms[index - m.roots.length]!.id,
+        +strength.toFixed(12),
+      ]),
     );
-    expect(onVehicle({ ...all, ...well } as never)).toContain(false);
-  });
-  test('a check looks straight at a cause through its part or its mechanism', () => {
-    expect(looksAt(model, link, 'part:pump-cover', root('pump-cover:low-output'))).toBe(true);
-    expect(looksAt(model, link, 'filter.pleats:filter', root('filter:blocked'))).toBe(true);
-    expect(looksAt(model, link, 'lining:forward', root('forward:welded'))).toBe(true);
-    expect(looksAt(model, link, 'lining:high', root('forward:welded'))).toBe(false);
-  });
-});
-
-describe('the ledger', () => {
-  test('leaving a finding out of the record is exactly what it says', () => {
-    const values: Record<string, Json> = {
-      'grid.D2.shop': { any: { behaviours: ['flares'] } },
-      'grid.D4.shop': { any: { behaviours: ['wrong-gear'], actsLike: 'D3' } },
-      'element.band-2-4.drum': { is: 'grooved' },
-      'part.filter.pleats': { is: 'clear' },
-      'history.parkRolling': 'yes',
-    };
-    const r = root('band-anchor:path-broken');
-    const judged = see(values);
-    const lines = ledgerOf(model, networks, judged)(r);
-    for (const [slots, point] of [
-      [['element.band-2-4.drum'], 'band.drum:band-2-4'],
-      [['part.filter.pleats'], 'filter.pleats:filter'],
-      [['history.parkRolling'], 'history-park'],
-      [['grid.D2.shop', 'grid.D4.shop'], 'grid'],
-    ] as const) {
-      const rest = Object.fromEntries(
-        Object.entries(values).filter(([s]) => !(slots as readonly string[]).includes(s)),
+  test('every effect of a cause and every parent of a mechanism, once, at its strength for that element', () => {
+    const m = build();
+    expect(parents('low')).toMatchObject({ 'filter:blocked': 0.9, 'filter:worn': 0.4 });
+    expect(parents('leak')).toEqual({ 'filter:blocked': 0.5 });
+    for (const { id } of frictionElements(four)) {
+      const weak = parents(`weak:${id}`);
+      expect(weak.low).toBeCloseTo(m.structure.strength('by-pressure', id), 11);
+      expect(weak.leak).toBeCloseTo(0.1, 12);
+      expect(weak[`${id}-piston:torn`]).toBe(
+        four.parts.some((p) => p.id === `${id}-piston` && p.kind === 'piston') ? 0.5 : undefined,
       );
-      const weight = lines.find((e) => e.point === point)?.weight ?? 0;
-      const change = odds(judged.present[r]!) - odds(see(rest).present[r]!);
-      expect(Math.abs(weight - (Math.abs(change) > 0.05 ? change : 0))).toBeLessThan(1e-6);
     }
+    expect(parents('burnt:forward')).toEqual({ 'weak:forward': 0.7, 'burnt:overrun': 0.2 });
+    expect(parents('burnt:high')).toEqual({ 'weak:high': 0.7 });
+    expect(parents('fibre')).toEqual(
+      Object.fromEntries(frictionElements(four).map((e) => [`burnt:${e.id}`, 0.3])),
+    );
+    // Breaks that no gear can tell apart open one path.
+    expect(parents('apart:sun-shell')).toEqual({ 'sun-shell:broken': 0.9, 'rear-carrier:broken': 0.9 });
+  });
+  test('two ways from one thing to another add up as a noisy-OR', () => {
+    const m = build((c) => {
+      c.roots[0]!.effects = { 'weak:*': 0.5, 'weak:$e': 0.1 };
+      c.mechanisms[1]!.parents = { low: 0.5, 'low:$e': 0.2 };
+      (c.mechanisms[4]!.parents as Record<string, number>) = { 'burnt:*': 0.3, 'burnt:high': 0.5 };
+    });
+    expect(parents('fibre', m)['burnt:high']).toBeCloseTo(1 - 0.7 * 0.5, 12);
+    expect(parents('weak:high', m)).toMatchObject({ 'filter:blocked': 0.5, low: 0.5 });
+  });
+  test('a name nobody has is an error, that of a cause and that of a mechanism', () => {
+    expect(() => build((c) => (c.roots[0]!.effects = { ghost: 0.5 }))).toThrow(
+      /"filter:blocked" names an unknown mechanism "ghost"/,
+    );
+    expect(() => build((c) => (c.mechanisms[3]!.parents = { 'ghost:$e': 0.5 }))).toThrow(
+      /"leak" names an unknown mechanism "ghost:\$e"/,
+    );
+    // Known, but not there for this aim: a unit need not have everything.
+    expect(() => build((c) => (c.roots[0]!.effects = { 'weak:nobody': 0.5 }))).not.toThrow();
+  });
+  test('what shows in the gears or is heard, whichever it is', () => {
+    const m = build();
+    const shown = m.behavers.map((b) =>
+      b.node < m.roots.length ? m.roots[b.node]!.id : m.mechanisms[b.node - m.roots.length]!.id,
+    );
+    const broken = m.roots.filter((r) => r.mode === 'broken').map((r) => r.id);
+    expect(shown).toEqual([...broken, 'low', 'fibre']);
+    const of = (id: string) => m.behavers[shown.indexOf(id)]!;
+    expect(of('low').signs.every((s) => s.kind === 'slip')).toBe(true);
+    expect(of('low').heard).toBeNull();
+    expect(of('fibre').signs).toEqual([]);
+    expect(of('fibre').heard!.strength).toBe(0.5);
+    expect(of('sun-shell:broken').heard!.strength).toBe(0.4);
+  });
+  test('causes one look cannot tell apart have one node for any of them, whichever point looks', () => {
+    const m = build();
+    expect(m.anyOf.size).toBe(1);
+    const [[key, node]] = [...m.anyOf] as [[string, number]];
+    expect(key).toBe('0,1');
+    expect(m.nodes[node]).toEqual({
+      leak: 0,
+      parents: [
+        { index: 0, strength: 1 },
+        { index: 1, strength: 1 },
+      ],
+    });
+  });
+  test('who feeds an element: causes about it whose part is of that kind', () => {
+    const m = build();
+    expect(m.feeders('high', ['piston', 'drum']).map((r) => r.id)).toEqual(['high-piston:torn']);
+    expect(m.feeders('high', ['drum'])).toEqual([]);
+    expect(m.feeders('forward', ['piston']).map((r) => r.id)).toEqual(['forward-piston:torn']);
   });
 });

@@ -85,7 +85,7 @@ const SCOPES: Record<RootTemplate['each'], Scope> = {
     ].map((part) => ({ ...BLANK, part, gearset: part.gearset ?? null })),
   'element-part': (unit, template) =>
     ofKind(unit, template)
-      .filter((p) => p.element !== undefined && !isMember(unit, p))
+      .filter((p) => p.element !== undefined && !inSealedFeed(unit, p))
       .map((part) => ({ ...BLANK, part, elements: [part.element!] })),
   'feed-part': (unit, template) =>
     ofKind(unit, template).flatMap((part) => {
@@ -93,7 +93,11 @@ const SCOPES: Record<RootTemplate['each'], Scope> = {
       const fits = template.feeds === undefined || (template.feeds === 'few') === elements.length <= FEW;
       if (elements.length === 0 || !fits || part.kind === 'solenoid') return [];
       const members = unit.parts.filter(
-        (p) => elements.includes(p.element ?? '') && part.kind === 'seal' && isMember(unit, p),
+        (p) =>
+          elements.includes(p.element ?? '') &&
+          part.kind === 'seal' &&
+          inSealedFeed(unit, p) &&
+          !unit.elements.some((e) => e.feedPath.includes(p.id)),
       );
       return [{ ...BLANK, part, elements, members: members.map((p) => p.id) }];
     }),
@@ -129,13 +133,13 @@ const SCOPES: Record<RootTemplate['each'], Scope> = {
   gearset: (unit) => unit.gearsets.map((g) => ({ ...BLANK, gearset: g.id })),
 };
 
-/** A seal of a piston whose seals stand in the element's feed as a set. */
-function isMember(unit: UnitDefinition, part: Part): boolean {
+/** A seal of a piston whose seals stand in the element's feed, as a set or by themselves: a cause there already. */
+function inSealedFeed(unit: UnitDefinition, part: Part): boolean {
   const element = unit.elements.find((e) => e.id === part.element);
   return (
     part.kind === 'seal' &&
     element !== undefined &&
-    element.feedPath.some((id) => id !== part.id && unit.parts.find((p) => p.id === id)?.kind === 'seal')
+    element.feedPath.some((id) => unit.parts.find((p) => p.id === id)?.kind === 'seal')
   );
 }
 
