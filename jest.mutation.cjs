@@ -1,8 +1,9 @@
-/** For `./pelvik mutate`: the unit tests that stand beside one subject of the core, the quick ones first. */
+/** For `./pelvik mutate`: the unit tests that stand beside one subject of the core, or some of them; the quick ones first. */
 const { projects } = require('./jest.config.cjs');
 const [unit] = projects;
+const { PELVIK_MUTATED: subject, PELVIK_MUTATION_TESTS: tests } = process.env;
 module.exports = {
   ...unit,
-  testMatch: [`<rootDir>/core/${process.env.PELVIK_MUTATED}/**/*.test.ts`],
+  testMatch: (tests ? tests.split(',') : ['**/*.test.ts']).map((t) => `<rootDir>/core/${subject}/${t}`),
   testSequencer: '<rootDir>/jest.quick-first.cjs',
 };

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { dice } from './dice';
+import type { Dice } from './dice';
 import { CommandError } from './fail';
 import { noFiles, readOptions } from './input';
 import { DATA, ensureData, ROOT } from './system';
@@ -10,10 +11,11 @@ export const help = `
 ./pelvik mutate [--only SUBJECT]... [--share PERCENT]
 
 Breaks the core on purpose, one small change at a time, and sees whether a test falls. SUBJECT is a folder of core/
-(quote, case and scope unless said otherwise; facts takes minutes, suspects an hour, diagnosis many). A subject has to
-be held by the tests that stand beside it. --share breaks only that share of its lines, in stretches of eight, always
-the same ones. Prints a table, and fails when money (core/quote), fold (core/case) or scope (core/scope) catch fewer
-than 80 of 100, facts, suspects or diagnosis fewer than 85. Not part of ./pelvik test.
+(quote, case and scope unless said otherwise). A file is held by the tests of its name (checks.test.ts and
+checks.open.test.ts for checks.ts), or by all of its folder where there are none; what is not caught enough so is tried
+once more against all of them. --share breaks only that share of the lines, in stretches of eight, always the same
+ones. Prints a table, and fails when money (core/quote), fold (core/case) or scope (core/scope) catch fewer than 80 of
+100, facts, suspects or diagnosis fewer than 85. Not part of ./pelvik test.
 `;
 
 /** Share of changes the tests must notice, by subject. */
@@ -30,9 +32,18 @@ const USUAL = ['quote', 'case', 'scope'];
 const STRETCH = 8;
 const REPORT = path.join(DATA, 'mutation.json');
 
-interface Report {
-  files: Record<string, { mutants: { status: string }[] }>;
+interface Place {
+  line: number;
+  column: number;
 }
+interface Mutant {
+  status: string;
+  mutatorName: string;
+  replacement?: string;
+  location: { start: Place; end: Place };
+}
+/** Changes by file. */
+type Found = Map<string, Mutant[]>;
 interface Sum {
   caught: number;
   all: number;
@@ -48,58 +59,88 @@ export async function run(args: string[]): Promise<number> {
     if (!existsSync(path.join(ROOT, 'core', subject)))
       throw new CommandError(`There is no folder core/${subject}.`, 2);
   ensureData();
-  const sums = subjects.map((subject) => [subject, table(subject, mutate(subject, share))] as const);
+  const sums = subjects.map((subject) => [subject, table(mutate(subject, share))] as const);
   for (const [subject, sum] of sums) process.stdout.write(row(`core/${subject}`, sum));
   return sums.some(([subject, { caught, all }]) => caught / all < (DEMANDED[subject] ?? 0)) ? 1 : 0;
 }
 
-/** Runs one subject against its own tests: every test of the core touches the fold, and would be run for its changes. */
-function mutate(subject: string, share: number): Report {
+/**
+ * Every file against the tests of its name, which are quick; then, where too little was caught, what came through against
+ * all tests of the subject.
+ */
+function mutate(subject: string, share: number): Found {
+  const folder = path.join('core', subject);
+  const names = readdirSync(path.join(ROOT, folder)).filter((f) => f.endsWith('.ts'));
+  const chosen = dice(1);
+  const found: Found = new Map();
+  const take = (patterns: readonly string[], tests: readonly string[]) => {
+    if (patterns.length)
+      for (const [file, mutants] of stryker(subject, patterns, tests)) found.set(file, mutants);
+  };
+  const unnamed: string[] = [];
+  for (const name of names.filter((f) => !f.endsWith('.test.ts') && f !== 'index.ts').sort()) {
+    const own = names.filter((f) => f.endsWith('.test.ts') && f.startsWith(`${name.slice(0, -3)}.`));
+    const file = path.join(folder, name);
+    const patterns = share < 1 ? stretches(file, share, chosen) : [file];
+    if (own.length) take(patterns, own);
+    else unnamed.push(...patterns);
+  }
+  take(unnamed, []);
+  const { caught, all } = sumOf([...found.values()].flat());
+  if (caught / all >= (DEMANDED[subject] ?? 0)) return found;
+  const left = [...found].flatMap(([file, mutants]) =>
+    mutants.filter((m) => isCounted(m) && !isCaught(m)).map((m) => `${file}:${placeOf(m)}`),
+  );
+  for (const [file, mutants] of stryker(subject, left, [])) {
+    const caught = new Set(mutants.filter(isCaught).map(keyOf));
+    for (const mutant of found.get(file)!) if (caught.has(keyOf(mutant))) mutant.status = 'Killed';
+  }
+  return found;
+}
+
+const placeOf = ({ location: { start, end } }: Mutant) =>
+  `${start.line}:${start.column}-${end.line}:${end.column}`;
+const keyOf = (m: Mutant) => `${placeOf(m)} ${m.mutatorName} ${m.replacement}`;
+
+/** One run over some changes, against these tests of the subject, or all of them. */
+function stryker(subject: string, patterns: readonly string[], tests: readonly string[]): Found {
   rmSync(REPORT, { force: true });
-  const patterns =
-    share < 1
-      ? stretches(subject, share)
-      : [`core/${subject}/**/*.ts`, '!core/**/*.test.ts', '!core/**/index.ts'];
-  const stryker = ['node_modules/@stryker-mutator/core/bin/stryker.js', 'run', 'stryker.config.json'];
-  const done = spawnSync(process.execPath, [...stryker, '--mutate', patterns.join(',')], {
+  const program = ['node_modules/@stryker-mutator/core/bin/stryker.js', 'run', 'stryker.config.json'];
+  const done = spawnSync(process.execPath, [...program, '--mutate', patterns.join(',')], {
     cwd: ROOT,
     stdio: ['ignore', 'inherit', 'inherit'],
-    env: { ...process.env, PELVIK_MUTATED: subject },
+    env: { ...process.env, PELVIK_MUTATED: subject, PELVIK_MUTATION_TESTS: tests.join(',') },
   });
   if (done.status !== 0 || !existsSync(REPORT))
     throw new CommandError(`The mutation run of core/${subject} did not come to its end.`);
-  return JSON.parse(readFileSync(REPORT, 'utf8')) as Report;
+  const { files } = JSON.parse(readFileSync(REPORT, 'utf8')) as {
+    files: Record<string, { mutants: Mutant[] }>;
+  };
+  return new Map(Object.entries(files).map(([file, { mutants }]) => [file, mutants]));
 }
 
-/** Stretches of a subject's files, `file:from-to`, each taken with the given chance. */
-function stretches(subject: string, share: number): string[] {
-  const chosen = dice(1);
-  const folder = path.join('core', subject);
-  return readdirSync(path.join(ROOT, folder))
-    .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts') && f !== 'index.ts')
-    .sort()
-    .flatMap((f) => {
-      const file = path.join(folder, f);
-      const lines = readFileSync(path.join(ROOT, file), 'utf8').split('\n').length;
-      return Array.from({ length: Math.ceil(lines / STRETCH) }, (_, k) => k * STRETCH + 1)
-        .filter(() => chosen.chance(share))
-        .map((from) => `${file}:${from}-${from + STRETCH - 1}`);
-    });
+const isCounted = ({ status }: Mutant) => status !== 'Ignored' && status !== 'CompileError';
+const isCaught = ({ status }: Mutant) => status === 'Killed' || status === 'Timeout';
+const sumOf = (mutants: readonly Mutant[]): Sum => ({
+  caught: mutants.filter(isCaught).length,
+  all: mutants.filter(isCounted).length,
+});
+
+/** Stretches of a file, `file:from-to`, each taken with the given chance. */
+function stretches(file: string, share: number, chosen: Dice): string[] {
+  const lines = readFileSync(path.join(ROOT, file), 'utf8').split('\n').length;
+  return Array.from({ length: Math.ceil(lines / STRETCH) }, (_, k) => k * STRETCH + 1)
+    .filter(() => chosen.chance(share))
+    .map((from) => `${file}:${from}-${from + STRETCH - 1}`);
 }
 
 /** Prints what was caught of a subject, file by file, and returns the sum. */
-function table(subject: string, report: Report): Sum {
-  const total = { caught: 0, all: 0 };
-  for (const [file, { mutants }] of Object.entries(report.files).sort(([a], [b]) => a.localeCompare(b))) {
-    if (!file.startsWith(`core/${subject}/`)) continue;
-    const counted = mutants.filter((m) => m.status !== 'Ignored' && m.status !== 'CompileError');
-    const caught = counted.filter((m) => m.status === 'Killed' || m.status === 'Timeout').length;
-    if (counted.length === 0) continue;
-    process.stdout.write(row(file, { caught, all: counted.length }));
-    total.caught += caught;
-    total.all += counted.length;
+function table(found: Found): Sum {
+  for (const [file, mutants] of found) {
+    const sum = sumOf(mutants);
+    if (sum.all > 0) process.stdout.write(row(file, sum));
   }
-  return total;
+  return sumOf([...found.values()].flat());
 }
 
 function row(name: string, { caught, all }: Sum): string {
