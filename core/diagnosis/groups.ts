@@ -1,3 +1,4 @@
+import { midSentence } from '@/core/unit';
 import type { Judgement } from './judgement';
 import type { Model } from './model';
 import { sayAim } from './say';
@@ -12,6 +13,7 @@ export interface Group {
 
 /** Groups below this are not worth a line. */
 const LEAST = 0.02;
+const EITHER = new Intl.ListFormat('en-GB', { type: 'disjunction' });
 
 export function groupsOf(model: Model, { marginals }: Judgement): Group[] {
   return model.mechanisms
@@ -21,7 +23,7 @@ export function groupsOf(model: Model, { marginals }: Judgement): Group[] {
         ? [
             {
               id: m.id,
-              words: sayAim(model.unit, group, m.aim),
+              words: sayAim(model.unit, group, m.aim).replaceAll('{x}', pathWords(model, m.aim.part)),
               element: m.element,
               probability: marginals[model.roots.length + k]!,
             },
@@ -30,4 +32,10 @@ export function groupsOf(model: Model, { marginals }: Judgement): Group[] {
     })
     .filter((g) => g.probability > LEAST)
     .sort((a, b) => b.probability - a.probability);
+}
+
+/** The parts whose break no gear can tell apart: "sun shell, front sun or rear carrier". */
+function pathWords({ structure }: Model, part: string | null): string {
+  const parts = part === null ? [] : (structure.paths.get(part) ?? []);
+  return EITHER.format(parts.map((p) => midSentence(p.name)));
 }

@@ -71,7 +71,7 @@ export interface MechanismTemplate extends Behaving {
    * drum.
    */
   parents: Record<string, EffectStrength>;
-  /** What lets go, as a group over its causes: words for the group. */
+  /** What lets go, as a group over its causes: words for the group; `{x}` takes the parts of a path. */
   group?: string;
 }
 

@@ -22,7 +22,7 @@ const Top = styled.header`
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 14px;
+  gap: 12px;
   padding: 12px 24px;
   background: var(--frame);
   color: var(--frame-ink);
@@ -51,8 +51,11 @@ const Top = styled.header`
 `;
 const Find = styled(SearchField)`
   position: relative;
+  flex: 1 1 140px;
+  max-width: 260px;
   @media (max-width: 600px) {
-    flex: 1 1 200px;
+    flex-basis: 200px;
+    max-width: none;
   }
   svg {
     position: absolute;
@@ -64,17 +67,12 @@ const Find = styled(SearchField)`
   input {
     height: 44px;
     width: 100%;
-    min-width: 260px;
-    max-width: 260px;
-    @media (max-width: 600px) {
-      min-width: 0;
-      max-width: none;
-    }
     padding: 0 12px 0 40px;
     border: 1.5px solid var(--frame-rule);
     border-radius: 3px;
     background: var(--frame-raised);
     color: var(--frame-ink);
+    text-overflow: ellipsis;
     &::placeholder {
       color: var(--frame-soft);
     }
@@ -170,7 +168,7 @@ export function Board(props: {
         </h1>
         <Find aria-label="Find a job" value={words} onChange={setWords}>
           <Search size={20} aria-hidden />
-          <Input ref={search} placeholder="Find: name, vehicle, words" maxLength={200} />
+          <Input ref={search} placeholder="Name, vehicle, words" maxLength={200} />
         </Find>
         <Button $kind="main" onPress={() => setCreating(true)}>
           New job

@@ -226,7 +226,7 @@ function Contradictions() {
 
 function WhatLetsGo() {
   const { groups } = useReasoning().reasoning!.diagnosis;
-  if (groups.length === 0) return <p>Nothing stands out.</p>;
+  if (groups.length === 0) return <p>Nothing that lets go stands out.</p>;
   return (
     <Likely>
       {groups.slice(0, 5).map((g) => (

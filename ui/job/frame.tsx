@@ -71,6 +71,9 @@ const Right = styled.div`
     flex-wrap: wrap;
     gap: 4px 14px;
   }
+  @media (max-width: 480px) {
+    gap: 4px 8px;
+  }
 `;
 const Saved = styled.span<{ $kind: string }>`
   display: inline-flex;
