@@ -4,6 +4,9 @@ import { caseUntil, stateOfCase, STAGES } from '@/core/case';
 import type { JobState } from '@/core/case';
 import { chainWords, diagnoser } from '@/core/diagnosis';
 import type { Cause, Diagnosis, Evidence } from '@/core/diagnosis';
+import { factWords } from '@/core/facts';
+import { catalogueOf, inspectionOf } from '@/core/inspection';
+import type { Inspection } from '@/core/inspection';
 import type { UnitDefinition } from '@/core/unit';
 import { knowledge } from '@/data/knowledge';
 import { CommandError } from './fail';
@@ -13,7 +16,7 @@ export const help = `
 ./pelvik diagnose CASE|FOLDER [--unit FILE] [--until STAGE] [--explain] [--json]
 
 Ranks what failed first in a case file, with chain, evidence and the next checks. Given a folder, judges every case file in
-it in one process; with --json one object, by file name. --until ignores what was found in later stages. --explain prints
+it in one process; with --json one object, by file name; what cannot be read is named at the end, and left out. --until ignores what was found in later stages. --explain prints
 what every finding says for and against the first causes. Exit code: 0 good, 1 the content is wrong, 2 used wrongly.
 `;
 
@@ -31,28 +34,45 @@ export async function run(args: string[]): Promise<number> {
     judges.set(unit.id, judge);
     return judge;
   };
-  const diagnose = (file: string) => {
+  const diagnose = (file: string): Judged => {
     const { document, unit } = readCaseOn(file, unitFile);
-    return judgeOf(unit)(stateOfCase(stage ? caseUntil(document, stage, STAGES, stageOf) : document));
+    const d = judgeOf(unit)(stateOfCase(stage ? caseUntil(document, stage, STAGES, stageOf) : document));
+    return { d, inspection: inspectionOf(unit, catalogueOf(knowledge.inspection)) };
   };
-  const asText = (d: Diagnosis) =>
-    options.flags.has('--explain') ? `${summary(d)}${ledgers(d)}` : summary(d);
+  const asText = (judged: Judged) =>
+    options.flags.has('--explain') ? `${summary(judged)}${ledgers(judged)}` : summary(judged);
   if (!existsSync(given) || !statSync(given).isDirectory()) {
-    const diagnosis = diagnose(given);
-    process.stdout.write(options.flags.has('--json') ? `${JSON.stringify(diagnosis)}\n` : asText(diagnosis));
+    const judged = diagnose(given);
+    process.stdout.write(options.flags.has('--json') ? `${JSON.stringify(judged.d)}\n` : asText(judged));
     return 0;
   }
   const files = readdirSync(given)
     .filter((name) => name.endsWith('.json'))
     .sort();
   if (files.length === 0) throw new CommandError(`There is no case file (.json) in ${given}.`);
-  const all = files.map((name): [string, Diagnosis] => [name, diagnose(path.join(given, name))]);
+  const problems: string[] = [];
+  const all = files.flatMap((name): [string, Judged][] => {
+    try {
+      return [[name, diagnose(path.join(given, name))]];
+    } catch (error) {
+      if (!(error instanceof CommandError)) throw error;
+      problems.push(error.message);
+      return [];
+    }
+  });
   process.stdout.write(
     options.flags.has('--json')
-      ? `${JSON.stringify(Object.fromEntries(all))}\n`
-      : all.map(([name, d]) => `${name}\n${asText(d)}`).join('\n'),
+      ? `${JSON.stringify(Object.fromEntries(all.map(([name, { d }]) => [name, d])))}\n`
+      : all.map(([name, judged]) => `${name}\n${asText(judged)}`).join('\n'),
   );
+  if (problems.length) throw new CommandError(problems.join('\n'));
   return 0;
+}
+
+interface Judged {
+  d: Diagnosis;
+  /** What the findings are called in. */
+  inspection: Inspection;
 }
 
 /** "97.3 %", and at the ends only that it is near them. */
@@ -61,7 +81,7 @@ function percent(p: number): string {
   return words.padStart(7);
 }
 
-function summary(d: Diagnosis): string {
+function summary({ d, inspection }: Judged): string {
   const checks = d.nextChecks
     .slice(0, 5)
     .map(
@@ -71,36 +91,37 @@ function summary(d: Diagnosis): string {
   return [
     d.undetermined ? 'What failed first is not determined.' : `Determined: ${d.causes[0]!.words}.`,
     ...(d.contradictory
-      ? ['What was told and what was found contradict each other:', ...lines(d.contradictions)]
+      ? ['What was told and what was found contradict each other:', ...lines(inspection, d.contradictions)]
       : []),
     'What lets go:',
     ...d.groups.slice(0, 4).map((g) => `${percent(g.probability)}  ${g.words}`),
     'What failed first:',
     ...d.causes
       .slice(0, 6)
-      .map((c) => `${percent(c.probability)}  ${c.words}\n         ${chainWords(c.chain.slice(1))}`),
+      .map((c) => [`${percent(c.probability)}  ${c.words}`, chainWords(c.chain.slice(1))])
+      .map(([cause, chain]) => (chain ? `${cause}\n         ${chain}` : cause)),
     'Evidence for and against the first:',
-    ...lines(d.causes[0]!.evidence.slice(0, 8)),
+    ...lines(inspection, d.causes[0]!.evidence.slice(0, 8)),
     'Next checks:',
     ...checks,
     '',
   ].join('\n');
 }
 
-function ledgers(d: Diagnosis): string {
+function ledgers({ d, inspection }: Judged): string {
   const ledger = (c: Cause) => [
     `For and against: ${c.words} (first${percent(c.probability)}, there at all${percent(c.present)})`,
-    ...lines(c.evidence),
+    ...lines(inspection, c.evidence),
   ];
   return [
     ...d.causes.slice(0, EXPLAINED).flatMap(ledger),
-    ...(d.unexplained.length ? ['Not explained by the first:', ...lines(d.unexplained)] : []),
+    ...(d.unexplained.length ? ['Not explained by the first:', ...lines(inspection, d.unexplained)] : []),
     '',
   ].join('\n');
 }
 
-const lines = (evidence: readonly Evidence[]) =>
+const lines = (inspection: Inspection, evidence: readonly Evidence[]) =>
   evidence.map(
     (e) =>
-      `  ${e.weight > 0 ? '+' : ''}${e.weight.toFixed(2)}  ${e.point} ${e.level}${e.caution ? ` (${e.caution})` : ''}`,
+      `  ${e.weight > 0 ? '+' : ''}${e.weight.toFixed(2)}  ${factWords(inspection, e)}${e.caution ? ` (${e.caution})` : ''}`,
   );

@@ -1,5 +1,5 @@
 import { execFile, spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
@@ -21,6 +21,7 @@ function pelvik(...args: string[]) {
 }
 const file = (name: string, content: string) => {
   const place = path.join(folder, name);
+  mkdirSync(path.dirname(place), { recursive: true });
   writeFileSync(place, content);
   return place;
 };
@@ -208,8 +209,17 @@ describe('case files judged as an honest builder would', () => {
     expect(all['third-falls-to-first.json'].causes[0].id).toBe('intermediate-piston-seals:feed-loss');
     const explained = pelvik('diagnose', 'tests/cases/third-falls-to-first.json', '--explain').out;
     expect(explained).toMatch(/For and against: Intermediate piston seals torn/);
-    expect(explained).toMatch(/\+\d\.\d\d {2}part:intermediate-piston-seals failed/);
+    expect(explained).toMatch(/\+\d\.\d\d {2}Intermediate piston seals: failed/);
     expect(pelvik('diagnose', 'docs/screenshots')).toMatchObject({ code: 1 });
+  });
+
+  test('of a folder what cannot be read is named, and the rest is judged all the same', () => {
+    const folder = path.dirname(file('folder/cut.json', '{"format":'));
+    file('folder/good.json', readFileSync(path.join(root, 'tests/cases/one-burnt-band.json'), 'utf8'));
+    const made = pelvik('diagnose', folder, '--json');
+    expect(made.code).toBe(1);
+    expect(Object.keys(made.json())).toEqual(['good.json']);
+    expect(made.err).toContain('cut.json is not JSON');
   });
 
   test('a cut-off case and an unknown slot are named with their place', () => {
