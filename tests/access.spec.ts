@@ -61,9 +61,9 @@ test('by keyboard alone: find a job, open it, grade a part', async ({ page }) =>
   // The keys are there once the page has come to life.
   await expect(async () => {
     await page.keyboard.press('/');
-    await expect(page.getByPlaceholder(/^Find/)).toBeFocused({ timeout: 300 });
+    await expect(page.getByRole('searchbox', { name: 'Find a job' })).toBeFocused({ timeout: 300 });
   }).toPass();
-  await page.getByPlaceholder(/^Find/).fill('');
+  await page.getByRole('searchbox', { name: 'Find a job' }).fill('');
   await page.keyboard.type('pell');
   await expect(page.getByText('1 found')).toBeVisible();
   const card = page.getByRole('link', { name: /Corvane Pell/ });
