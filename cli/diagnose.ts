@@ -16,8 +16,9 @@ export const help = `
 ./pelvik diagnose CASE|FOLDER [--unit FILE] [--until STAGE] [--explain] [--json]
 
 Ranks what failed first in a case file, with chain, evidence and the next checks. Given a folder, judges every case file in
-it in one process; with --json one object, by file name; what cannot be read is named at the end, and left out. --until ignores what was found in later stages. --explain prints
-what every finding says for and against the first causes. Exit code: 0 good, 1 the content is wrong, 2 used wrongly.
+it in one process; with --json one object, by file name; what cannot be read is named at the end, and left out. --until
+ignores what was found in later stages. --explain prints what every finding says for and against the first causes. Exit
+code: 0 good, 1 the content is wrong, 2 used wrongly.
 `;
 
 /** Causes whose ledger is printed. */
@@ -28,16 +29,20 @@ export async function run(args: string[]): Promise<number> {
   const given = oneFile(options, 'case');
   const stage = stageOption(options);
   const unitFile = options.values.get('--unit')?.[0];
-  const judges = new Map<string, (state: JobState) => Diagnosis>();
+  const judges = new Map<string, { judge: (state: JobState) => Diagnosis; inspection: Inspection }>();
   const judgeOf = (unit: UnitDefinition) => {
-    const judge = judges.get(unit.id) ?? diagnoser(unit, knowledge);
-    judges.set(unit.id, judge);
-    return judge;
+    const known = judges.get(unit.id) ?? {
+      judge: diagnoser(unit, knowledge),
+      inspection: inspectionOf(unit, catalogueOf(knowledge.inspection)),
+    };
+    judges.set(unit.id, known);
+    return known;
   };
   const diagnose = (file: string): Judged => {
     const { document, unit } = readCaseOn(file, unitFile);
-    const d = judgeOf(unit)(stateOfCase(stage ? caseUntil(document, stage, STAGES, stageOf) : document));
-    return { d, inspection: inspectionOf(unit, catalogueOf(knowledge.inspection)) };
+    const { judge, inspection } = judgeOf(unit);
+    const state = stateOfCase(stage ? caseUntil(document, stage, STAGES, stageOf) : document);
+    return { d: judge(state), inspection };
   };
   const asText = (judged: Judged) =>
     options.flags.has('--explain') ? `${summary(judged)}${ledgers(judged)}` : summary(judged);
@@ -96,10 +101,10 @@ function summary({ d, inspection }: Judged): string {
     'What lets go:',
     ...d.groups.slice(0, 4).map((g) => `${percent(g.probability)}  ${g.words}`),
     'What failed first:',
-    ...d.causes
-      .slice(0, 6)
-      .map((c) => [`${percent(c.probability)}  ${c.words}`, chainWords(c.chain.slice(1))])
-      .map(([cause, chain]) => (chain ? `${cause}\n         ${chain}` : cause)),
+    ...d.causes.slice(0, 6).flatMap((c) => {
+      const chain = chainWords(c.chain.slice(1));
+      return [`${percent(c.probability)}  ${c.words}`, ...(chain ? [`         ${chain}`] : [])];
+    }),
     'Evidence for and against the first:',
     ...lines(inspection, d.causes[0]!.evidence.slice(0, 8)),
     'Next checks:',

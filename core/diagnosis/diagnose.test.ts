@@ -2,6 +2,7 @@ import { stateFromValues } from '@/core/case';
 import type { Json } from '@/core/case';
 import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
+import { plates, soundPacks } from '@/tests/fixtures/told';
 import { diagnoser } from './diagnose';
 import type { CausalKnowledge } from './knowledge';
 
@@ -113,17 +114,7 @@ const causal = {
 
 const judge = (values: Record<string, Json>) =>
   diagnoser(four, { ...knowledge, causal })(stateFromValues(values));
-const order = (element: string) => four.elements.find((e) => e.id === element)!.pack!.order;
-const plates = (element: string, friction: string, steel: string): Record<string, Json> =>
-  Object.fromEntries(
-    order(element).flatMap((kind, k) =>
-      ['a', 'b'].map((f) => [
-        `face.${element}.${k}.${f}.heat`,
-        { is: kind === 'friction' ? friction : steel },
-      ]),
-    ),
-  );
-const welded = plates('forward', 'welded', 'welded');
+const welded = plates(four, 'forward', 'welded', 'welded');
 const blocked = { 'part.filter.pleats': { is: 'blocked' } };
 
 describe('a verdict', () => {
@@ -177,10 +168,7 @@ describe('a verdict', () => {
           { is: 'no' },
         ]),
       ),
-      ...Object.assign(
-        {},
-        ...['forward', 'overrun', 'high', 'reverse', 'low-reverse'].map((e) => plates(e, 'sound', 'bright')),
-      ),
+      ...soundPacks(four, 'forward', 'overrun', 'high', 'reverse', 'low-reverse'),
       'element.band-2-4.lining': { is: 'sound' },
     });
     expect(rest.causes[0]!.id).toBe('other');
@@ -267,7 +255,9 @@ describe('what the leading cause does not explain', () => {
   });
   test('not what it is itself, nor what it brings about, nor what says little or nothing', () => {
     expect(unexplained(blocked)).toEqual([]);
-    expect(unexplained({ ...blocked, ...plates('high', 'charred', 'blued') })).not.toContain('lining:high');
+    expect(unexplained({ ...blocked, ...plates(four, 'high', 'charred', 'blue') })).not.toContain(
+      'lining:high',
+    );
     expect(unexplained({ ...blocked, 'unit.fluid.colour': { is: 'red' } })).toEqual([]);
     expect(unexplained({ ...blocked, 'part.high-piston.condition': { is: 'failed' } })).toContain(
       'part:high-piston',

@@ -2,27 +2,14 @@ import { stateFromValues } from '@/core/case';
 import type { Json } from '@/core/case';
 import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
-import { told } from '@/tests/fixtures/told';
+import { plates, told } from '@/tests/fixtures/told';
 import { diagnoser } from './index';
 import type { Diagnosis } from './index';
 
 const judges = new Map(shippedUnits.map((u) => [u.id, { unit: u, judge: diagnoser(u, knowledge) }]));
 const judge = (id: string, values: Record<string, Json>): Diagnosis =>
   judges.get(id)!.judge(stateFromValues(values));
-const plates = (id: string, element: string, friction: string, steel: string): Record<string, Json> =>
-  Object.fromEntries(
-    judges
-      .get(id)!
-      .unit.elements.find((e) => e.id === element)!
-      .pack!.order.flatMap((kind, k) =>
-        kind === 'wave'
-          ? []
-          : ['a', 'b'].map((f) => [
-              `face.${element}.${k}.${f}.heat`,
-              { is: kind === 'friction' ? friction : steel },
-            ]),
-      ),
-  );
+const unitOf = (id: string) => judges.get(id)!.unit;
 const probabilities = (d: Diagnosis) => new Map(d.causes.map((c) => [c.id, c.probability]));
 const furthest = (a: Diagnosis, b: Diagnosis) => {
   const other = probabilities(b);
@@ -40,7 +27,7 @@ const THIRD_FALLS: Record<string, Json> = {
 test('sound findings on what no candidate has to do with move none of them', () => {
   const before = judge('ostrel-five-x', THIRD_FALLS);
   const sound = {
-    ...plates('ostrel-five-x', 'transfer', 'sound', 'bright'),
+    ...plates(unitOf('ostrel-five-x'), 'transfer', 'sound', 'bright'),
     'part.parking-pawl.condition': { is: 'sound' },
     'part.output-bearing.condition': { is: 'sound' },
     'gearset.rear.pins': { is: 'silver' },
@@ -53,7 +40,7 @@ test('the order of entry never matters, and taking a finding back returns to exa
     ...THIRD_FALLS,
     'part.filter.pleats': { is: 'dirty' },
     'unit.fluid.smell': { is: 'burnt' },
-    ...plates('ostrel-five-x', 'intermediate', 'charred', 'blue'),
+    ...plates(unitOf('ostrel-five-x'), 'intermediate', 'charred', 'blue'),
   };
   const one = judge('ostrel-five-x', values);
   const other = judge('ostrel-five-x', Object.fromEntries(Object.entries(values).reverse()));
@@ -89,7 +76,7 @@ test('plates welded throughout while every gear is normal are called contradicto
   const welded = Object.assign(
     {},
     ...['forward', 'high', 'reverse', 'low-reverse', 'overrun'].map((e) =>
-      plates('ostrel-four', e, 'welded', 'welded'),
+      plates(unitOf('ostrel-four'), e, 'welded', 'welded'),
     ),
   );
   const grid = Object.fromEntries(

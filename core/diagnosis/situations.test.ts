@@ -3,7 +3,7 @@ import type { Json } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import { knowledge } from '@/data/knowledge';
 import ostrelFour from '@/data/units/ostrel-four.json';
-import { told } from '@/tests/fixtures/told';
+import { plates, soundPacks, told } from '@/tests/fixtures/told';
 import { diagnoser } from './index';
 import type { Diagnosis } from './index';
 
@@ -16,21 +16,7 @@ const diagnose = diagnoser(unit, knowledge);
 
 const grid = (cells: Record<string, Json>): Record<string, Json> =>
   Object.fromEntries(Object.entries(cells).map(([gear, cell]) => [`grid.${gear}.shop`, cell]));
-const pack = (element: string, lining: string, steel: string): Record<string, Json> => {
-  const { order } = unit.elements.find((e) => e.id === element)!.pack!;
-  return Object.fromEntries(
-    order.flatMap((kind, k) =>
-      kind === 'wave'
-        ? []
-        : ['a', 'b'].map((f) => [
-            `face.${element}.${k}.${f}.heat`,
-            { is: kind === 'friction' ? lining : steel },
-          ]),
-    ),
-  );
-};
-const sound = (...elements: string[]) =>
-  Object.assign({}, ...elements.map((e) => pack(e, 'sound', 'bright')));
+const sound = (...elements: string[]) => soundPacks(unit, ...elements);
 const NORMAL = told(['normal']);
 const OK = { R: NORMAL, D1: NORMAL, D2: NORMAL, D3: NORMAL, D4: NORMAL };
 
@@ -150,7 +136,7 @@ const SITUATIONS: Record<string, Situation> = {
       }),
       'history.powerFactor': 1.5,
       'history.towing': 'heavy',
-      ...pack('high', 'charred', 'blue'),
+      ...plates(unit, 'high', 'charred', 'blue'),
       'element.band-2-4.lining': { is: 'charred' },
       'element.high.air-test': { is: 'holds', oilFilm: true, temperatureC: 60 },
       'element.band-2-4.air-test': { is: 'holds', oilFilm: true, temperatureC: 60 },

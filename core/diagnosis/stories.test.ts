@@ -3,26 +3,13 @@ import type { Json } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import { knowledge } from '@/data/knowledge';
 import ostrelFour from '@/data/units/ostrel-four.json';
-import { told as shop } from '@/tests/fixtures/told';
+import { plates, soundPacks, told as shop } from '@/tests/fixtures/told';
 import { chainWords, diagnoser } from './index';
 
 const unit = ostrelFour as unknown as UnitDefinition;
 const diagnose = diagnoser(unit, knowledge);
 const run = (values: Record<string, Json>) => diagnose(stateFromValues(values));
-const plates = (element: string, kinds: string[], friction: string, steel: string): Record<string, Json> =>
-  Object.fromEntries(
-    kinds.flatMap((kind, k) =>
-      kind === 'wave'
-        ? []
-        : ['a', 'b'].map((f) => [
-            `face.${element}.${k}.${f}.heat`,
-            { is: kind === 'friction' ? friction : steel },
-          ]),
-    ),
-  );
-const order = (element: string) => unit.elements.find((e) => e.id === element)!.pack!.order;
-const sound = (...elements: string[]) =>
-  Object.assign({}, ...elements.map((e) => plates(e, order(e), 'sound', 'bright')));
+const sound = (...elements: string[]) => soundPacks(unit, ...elements);
 
 const bandGrid = {
   'grid.R.shop': shop(['normal']),
@@ -121,7 +108,7 @@ describe('a clutch welded on', () => {
     expect(run(grid).nextChecks[0]).toMatchObject({ check: 'open-pack', point: 'lining:forward' });
   });
 
-  const welded = { ...grid, ...plates('forward', order('forward'), 'welded', 'welded') };
+  const welded = { ...grid, ...plates(unit, 'forward', 'welded', 'welded') };
   test('welded plates settle the weld, not what burnt it: that stays open, each candidate with its check', () => {
     const after = run(welded);
     expect(after.causes[0]!.id).toBe('forward:welded');
