@@ -66,6 +66,18 @@ test('sound, with less than half of it looked at, counts for as much as was look
   expect(lining({ 'face.high.2.a.heat': { is: 'charred' } }).weight).toBe(1);
 });
 
+test('all linings seen sound are sound, whoever left the steels alone', () => {
+  const all = Object.entries(faces('sound', 'bright'));
+  const lined = all.filter(([, v]) => (v as { is: string }).is === 'sound');
+  const some = (n: number) => lining(Object.fromEntries(lined.slice(0, n)));
+  for (const n of [lined.length, lined.length / 2]) {
+    expect(some(n).weight).toBe(1);
+    expect(some(n).caution).toBeUndefined();
+  }
+  const few = lined.length / 2 - 1;
+  expect(some(few)).toMatchObject({ weight: few / all.length, caution: expect.stringMatching(/^Only/) });
+});
+
 test('hot steels under sound linings are dragging; any other pattern is none, and a fact of its own', () => {
   const dragged = facts(faces('sound', 'blue'));
   expect(dragged.find((f) => f.point === 'dragged:high')).toMatchObject({ level: 'yes', weight: 1 });

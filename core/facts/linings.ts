@@ -53,7 +53,7 @@ function liningOf(inspection: Inspection, state: JobState, element: Element, own
   const slots = own.map((f) => f.slot);
   const reading = element.pack ? packOf(inspection, state, element) : null;
   const lining: Fact = { ...fact(`lining:${element.id}`, liningState(severity), ...slots), severity };
-  if (reading && severity === 0 && reading.inspected / reading.faces < 0.5) {
+  if (reading && severity === 0 && !seenEnough(reading)) {
     lining.weight = reading.inspected / reading.faces;
     lining.caution = `Only ${reading.inspected} of ${reading.faces} faces were looked at.`;
   }
@@ -64,6 +64,13 @@ function liningOf(inspection: Inspection, state: JobState, element: Element, own
     { ...rest, point: `fused:${element.id}`, level: welded ? 'yes' : 'no' },
     ...(reading ? patternFacts(element, reading, slots) : []),
   ];
+}
+
+/** Half of a pack was looked at, or half of its linings: to their being sound the steels then add nothing. */
+function seenEnough({ plates, inspected, faces }: PackReading): boolean {
+  const linings = plates.filter((p) => p.kind === 'friction').flatMap((p) => [p.faces.a, p.faces.b]);
+  const seen = linings.filter((face) => face !== null).length;
+  return inspected / faces >= 0.5 || seen / linings.length >= 0.5;
 }
 
 /** Overheated steels under sound linings mean dragging; the other patterns say where the oil did not reach. */
