@@ -1,7 +1,8 @@
 import { stateOfCase } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
-import { buildQuote, couldChange, findingWords, formatMoney, standingCause } from '@/core/quote';
+import { asPriced, buildQuote, couldChange, findingWords, formatMoney, standingCauses } from '@/core/quote';
 import type { ShopTerms } from '@/core/quote';
+import { answerBy } from '@/core/schedule';
 import { buildScope, policiesOf } from '@/core/scope';
 import { knowledge, rules } from '@/data/knowledge';
 import shop from '@/data/prices/shop.json';
@@ -24,8 +25,10 @@ export async function run(args: string[]): Promise<number> {
   const terms = shop as unknown as ShopTerms;
   const state = stateOfCase(document);
   const diagnosis = diagnoser(unit, knowledge)(state);
-  const cause = standingCause(state, diagnosis);
-  const scope = buildScope(unit, { rules, knowledge }, state, policiesOf(state, terms.policies), cause);
+  const causes = standingCauses(state, diagnosis);
+  const policies = policiesOf(state, terms.policies);
+  const scope = buildScope(asPriced(unit, terms), { rules, knowledge }, { state, policies, causes });
+  const now = `${date}T08:00`;
   const quote = buildQuote({
     unit,
     rules,
@@ -33,8 +36,8 @@ export async function run(args: string[]): Promise<number> {
     terms,
     state,
     diagnosis,
-    cause,
-    today: date,
+    causes,
+    clock: { now, decideBy: answerBy(terms.calendar, now), queueHours: 0 },
     jobNumber: 0,
     finding: findingWords(unit, state, diagnosis),
     couldChange: couldChange(diagnosis),
@@ -42,7 +45,7 @@ export async function run(args: string[]): Promise<number> {
   });
   if (options.flags.has('--json')) {
     process.stdout.write(
-      `${JSON.stringify({ cause: cause?.id ?? null, finding: quote.finding, scope, options: quote.options, currency: quote.currency })}\n`,
+      `${JSON.stringify({ cause: causes[0]?.id ?? null, finding: quote.finding, scope, recommended: quote.recommended, options: quote.options, barred: quote.barred, currency: quote.currency })}\n`,
     );
     return 0;
   }
@@ -52,7 +55,8 @@ export async function run(args: string[]): Promise<number> {
       `  ${(l.kind === 'labour' ? 'work' : l.action).padEnd(8)} ${l.name} × ${l.quantity}: ${l.reasons.map((r) => r.words).join('; ')}`,
   );
   const totals = quote.options.map(
-    (o) => `  ${o.name.padEnd(18)} ${money(o.total).padStart(12)}  ready ${o.readyBy ?? '–'}  ${o.warranty}`,
+    (o) =>
+      `  ${(o.id === quote.recommended?.option ? '* ' : '  ') + o.name.padEnd(22)} ${money(o.total).padStart(12)}  ready ${o.readyBy ?? '–'}  ${o.warranty}`,
   );
   process.stdout.write(
     [
@@ -62,6 +66,8 @@ export async function run(args: string[]): Promise<number> {
       ...scope.warnings.map((w) => `  ! ${w}`),
       'Options',
       ...totals,
+      ...quote.barred.map((b) => `  No ${b.name.toLowerCase()}: ${b.reason}`),
+      quote.recommended ? `* ${quote.recommended.why}` : '* Nothing is recommended before the unit is apart.',
       '',
     ].join('\n'),
   );

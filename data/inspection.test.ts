@@ -204,7 +204,7 @@ test('what is looked at bears on a cause, but for what is named', () => {
 
 test('evidence and rules ask for points and levels there are', () => {
   const KNOWN =
-    /^(part|stays-on|bubbled|grey|filter\.by|lining|fused|pattern|dragged|takedown|replaced|cause|policy|spread|job|bare|codes?|history|only-hot|waded|stall-low|cloudy|milky)/;
+    /^(part|stays-on|bubbled|grey|filter\.by|lining|fused|pattern|dragged|takedown|replaced|cause|policy|spread|job|bare|apart|serviceable|burnt-packs|more-frictions|hard-use|codes?|history|only-hot|waded|stall-low|cloudy|milky)/;
   const levelsOf = (point: string): string[] | null => {
     const known = catalogue.point(point.split(':')[0]!);
     if (!known) return null;

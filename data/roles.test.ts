@@ -1,3 +1,4 @@
+import { POLICIES } from '@/tests/fixtures/paper';
 import { stateFromValues } from '@/core/case';
 import type { Json } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
@@ -79,9 +80,8 @@ describe.each(shippedUnits.map((u) => [u.id, u] as const))('%s under other ids a
       buildScope(
         u,
         { rules, knowledge },
-        stateFromValues(findings(u)),
-        { overhaul, converter: 'on-evidence' },
-        null,
+        { state: stateFromValues(findings(u)), policies: POLICIES, causes: [] },
+        overhaul,
       )
         .lines.map((l) => [l.kind, l.action, l.hours, l.price, l.inKit].join())
         .sort();

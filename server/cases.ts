@@ -15,7 +15,7 @@ import { inspect, stageOf } from './library';
 import { mayWrite } from './permissions';
 import { photoOf, savePhoto } from './photos';
 import { UserError } from './problem';
-import { quotesOf } from './quotes';
+import { quotesOf, withoutInner } from './quotes';
 import type { User } from './users';
 
 /**
@@ -46,7 +46,8 @@ async function withoutPhotos(
         version: q.version,
         status: q.status,
         createdAt: q.createdAt,
-        content: q.content as unknown as Json,
+        // What things cost the shop does not leave it with a file.
+        content: withoutInner(q.content) as unknown as Json,
         answers: q.answers,
         ...(q.imported ? { imported: true } : {}),
       })),

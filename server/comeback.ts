@@ -4,16 +4,17 @@ import type { Comeback } from '@/core/comebacks';
 import type { Diagnosis } from '@/core/diagnosis';
 import { factsOf } from '@/core/facts';
 import { catalogueOf, inspectionOf } from '@/core/inspection';
-import { standingCause } from '@/core/quote';
+import { standingCauses } from '@/core/quote';
 import { buildScope, policiesOf } from '@/core/scope';
-import type { ScopeAction } from '@/core/scope';
+import type { Policies, ScopeAction } from '@/core/scope';
 import type { Client } from './db';
 import { diagnoseJob } from './experience';
 import { committedCause } from './found';
 import { jobByNumber } from './jobs';
 import type { Job } from './jobs';
-import { knowledge, rules, terms } from './library';
+import { knowledge, rules } from './library';
 import { notFound } from './problem';
+import { shopOf } from './shop';
 
 const RENEWS: readonly ScopeAction[] = ['replace', 'upgrade'];
 
@@ -25,7 +26,8 @@ export async function comebackOf(client: Client, number: number): Promise<Comeba
   const then = await jobByNumber(client, earlier);
   const { vehicle } = summaryOf(then.state);
   const diagnosed = await diagnoseJob(client, then);
-  const parts = renewedIn(then, diagnosed);
+  const { terms } = await shopOf(client);
+  const parts = renewedIn(then, diagnosed, policiesOf(then.state, terms.policies));
   const same = then.unit.id === now.unit.id;
   const [kmThen, kmNow] = [then, now].map(({ state }) => valueOf(state, 'vehicle.odometerKm'));
   return {
@@ -57,14 +59,18 @@ export async function comebackOf(client: Client, number: number): Promise<Comeba
 }
 
 /** Parts the scope of a job renews: by themselves, or with the overhaul kit. */
-function renewedIn({ unit, state }: Job, diagnosed: Diagnosis): { id: string; name: string }[] {
-  const cause = standingCause(state, diagnosed);
-  const { lines } = buildScope(unit, { rules, knowledge }, state, policiesOf(state, terms.policies), cause);
+function renewedIn(
+  { unit, state }: Job,
+  diagnosed: Diagnosis,
+  policies: Policies,
+): { id: string; name: string }[] {
+  const { lines } = buildScope(
+    unit,
+    { rules, knowledge },
+    { state, policies, causes: standingCauses(state, diagnosed) },
+  );
   const renewed = new Set(
     lines.filter((l) => l.kind === 'part' && RENEWS.includes(l.action)).map((l) => l.key),
   );
-  const kit = unit.parts.some((p) => p.role === 'overhaul-kit' && renewed.has(`part-${p.id}`));
-  return unit.parts
-    .filter((p) => renewed.has(`part-${p.id}`) || (kit && p.kit === 'overhaul'))
-    .map(({ id, name }) => ({ id, name }));
+  return unit.parts.filter((p) => renewed.has(`part-${p.id}`)).map(({ id, name }) => ({ id, name }));
 }

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { EMPTY_STATE, fold } from '@/core/case';
 import type { Entry, Json } from '@/core/case';
-import { addWorkingDays } from '@/core/quote';
+import { openingAfter } from '@/core/schedule';
 import { checkSlot } from '@/core/validation';
 import { demoJobs } from '@/data/demo';
 import type { DemoJob } from '@/data/demo';
@@ -15,6 +15,7 @@ import { savePhoto } from './photos';
 import { reencode } from './pictures';
 import { answerQuote, makeQuote, sendQuote } from './quotes';
 import { today } from './reason';
+import { DEFAULT_TERMS, saveShop } from './shop';
 import { createUser } from './users';
 import type { User } from './users';
 
@@ -25,6 +26,8 @@ export async function loadDemo(client: Client): Promise<boolean> {
   const { rows } = await client.query('SELECT 1 FROM users LIMIT 1');
   if (rows.length) return false;
   for (const { password, ...user } of PEOPLE) await createUser(client, user, password);
+  const owner = PEOPLE.find((p) => p.role === 'owner')!;
+  await saveShop(client, 0, DEFAULT_TERMS, owner);
   for (const job of demoJobs()) await loadJob(client, job);
   return true;
 }
@@ -37,7 +40,12 @@ async function loadJob(client: Client, demo: DemoJob): Promise<void> {
     ...Object.entries(demo.findings),
     ...(demo.promisedIn === undefined
       ? []
-      : [['job.promised', addWorkingDays(today(), demo.promisedIn)] as [string, Json]]),
+      : [
+          [
+            'job.promised',
+            openingAfter(DEFAULT_TERMS.calendar, `${today()}T08:00`, demo.promisedIn).slice(0, 10),
+          ] as [string, Json],
+        ]),
     ...demo.photos.map(({ id, about, caption, marker }): [string, Json] => [
       `photo.${id}`,
       { about, caption, marker },

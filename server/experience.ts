@@ -1,9 +1,11 @@
 import type { JobState } from '@/core/case';
 import type { Diagnosis, Experience } from '@/core/diagnosis';
 import type { QuoteContent } from '@/core/quote';
+import { answerBy } from '@/core/schedule';
 import type { UnitDefinition } from '@/core/unit';
 import type { Client } from './db';
-import { diagnoseState, quoteState, today } from './reason';
+import { diagnoseState, quoteState, shopNow } from './reason';
+import { shopOf } from './shop';
 
 /** The shop's closed jobs of a unit whose cause was confirmed: how many, and how often each cause. */
 export async function experienceOf(client: Client, unitId: string): Promise<Experience> {
@@ -30,7 +32,24 @@ export async function diagnoseJob(client: Client, { unit, state }: Judged): Prom
   return diagnoseState(unit, state, await experienceOf(client, unit.id));
 }
 
-/** The quote of a job as it would be made today. */
+/** The quote of a job as it would be made now. */
 export async function quoteJob(client: Client, { unit, state, number }: Judged): Promise<QuoteContent> {
-  return quoteState(unit, state, number, today(), await experienceOf(client, unit.id));
+  const { terms } = await shopOf(client);
+  const now = shopNow(terms);
+  const clock = {
+    now,
+    decideBy: answerBy(terms.calendar, now),
+    queueHours: await hoursPromised(client, number),
+  };
+  return quoteState(unit, state, number, clock, await experienceOf(client, unit.id), terms);
+}
+
+/** Hours of work promised to the customers of other jobs: what stands before this one. */
+async function hoursPromised(client: Client, number: number): Promise<number> {
+  const { rows } = await client.query<{ hours: number | null }>(
+    `SELECT sum((quoted ->> 'hours')::float8) AS hours FROM jobs
+     WHERE NOT closed AND (quoted ->> 'accepted') = 'true' AND number <> $1 AND jsonb_typeof(quoted -> 'hours') = 'number'`,
+    [number],
+  );
+  return rows[0]?.hours ?? 0;
 }

@@ -86,14 +86,14 @@ describe('the money a job shows', () => {
     expect(await quoted(number)).toBeNull();
     const first = await inTransaction((c) => makeQuote(c, number, who));
     const total = (id: string) => first.content.options.find((o) => o.id === id)!.total;
-    expect(await quoted(number)).toEqual({ total: total('targeted'), accepted: false });
+    expect(await quoted(number)).toMatchObject({ total: total('targeted'), accepted: false });
     const token = await inTransaction((c) => sendQuote(c, number, 1, who));
     await inTransaction((c) => answerQuote(c, token, { kind: 'accept', option: 'full', name: 'Ada' }));
-    expect(await quoted(number)).toEqual({ total: total('full'), accepted: true });
+    expect(await quoted(number)).toMatchObject({ total: total('full'), accepted: true });
     await inTransaction((c) => makeQuote(c, number, who));
-    expect(await quoted(number)).toEqual({ total: total('full'), accepted: true });
+    expect(await quoted(number)).toMatchObject({ total: total('full'), accepted: true });
     const card = (await cards({ words: [String(number)] })).find((c) => c.number === number);
-    expect(card!.quoted).toEqual({ total: total('full'), accepted: true });
+    expect(card!.quoted).toMatchObject({ total: total('full'), accepted: true });
   });
 });
 

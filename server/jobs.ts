@@ -10,6 +10,7 @@ import {
 } from '@/core/case';
 import type { Entry, JobState, Quoted, Stage } from '@/core/case';
 import { isConfirmed } from '@/core/diagnosis';
+import type { QuoteOption } from '@/core/quote';
 import type { UnitDefinition, UnitKey } from '@/core/unit';
 import { audit } from './audit';
 import type { Client } from './db';
@@ -176,7 +177,7 @@ async function reached(client: Client, job: Pick<Job, 'id' | 'unit'>, state: Job
 /** Works stage and money out anew after a quote was made or answered. The caller holds the job's row lock. */
 export async function refreshStage(client: Client, job: Pick<Job, 'id' | 'unit' | 'state'>): Promise<void> {
   const { rows } = await client.query(
-    `SELECT q.status = 'accepted' AS accepted, q.content -> 'options' AS options, a.option
+    `SELECT q.status = 'accepted' AS accepted, q.content -> 'options' AS options, q.content -> 'recommended' AS recommended, a.option
      FROM quotes q LEFT JOIN quote_answers a ON a.quote_id = q.id AND a.kind = 'accept'
      WHERE q.job_id = $1 AND q.status <> 'superseded' AND NOT q.imported
      ORDER BY (q.status = 'accepted') DESC, q.version DESC LIMIT 1`,
@@ -191,12 +192,20 @@ export async function refreshStage(client: Client, job: Pick<Job, 'id' | 'unit' 
 
 function quotedOf(row: {
   accepted: boolean;
-  options: { id: string; total: number }[];
+  options: (Pick<QuoteOption, 'id' | 'total'> & Partial<Pick<QuoteOption, 'ready' | 'inner'>>)[];
+  recommended: { option: string } | null;
   option: string | null;
 }): Quoted | null {
   if (!Array.isArray(row.options)) return null;
-  const option = row.options.find((o) => o.id === row.option) ?? row.options[0];
-  return option ? { total: option.total, accepted: row.accepted } : null;
+  const by = (id: string | undefined | null) => row.options.find((o) => o.id === id);
+  const option = by(row.option) ?? by(row.recommended?.option) ?? row.options[0];
+  if (!option) return null;
+  return {
+    total: option.total,
+    accepted: row.accepted,
+    readyAt: option.ready?.at ?? null,
+    hours: option.inner?.hoursLeft ?? null,
+  };
 }
 
 /** Closes a job or opens it again. Closed jobs leave the board and are found by asking for them. */

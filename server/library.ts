@@ -6,12 +6,10 @@ import { catalogueOf, inspectionOf, stageOfIn } from '@/core/inspection';
 import type { Inspection } from '@/core/inspection';
 import type { UnitDefinition } from '@/core/unit';
 import { knowledge, rules } from '@/data/knowledge';
-import shop from '@/data/prices/shop.json';
+import { openTerms } from './shop';
+import type { Shop } from './shop';
 
 export { knowledge, rules };
-
-/** The shop's terms: checked by the tests, so trusted here. */
-export const terms = shop as unknown as ShopTerms;
 
 const catalogue = catalogueOf(knowledge.inspection);
 
@@ -35,16 +33,16 @@ export interface Written {
   address: string;
 }
 
-const written = new WeakMap<UnitDefinition, Written>();
+const written = new WeakMap<UnitDefinition, Written & { terms: ShopTerms }>();
 
-/** Written once per process; `version` is the unit's. */
-export function libraryOf(unit: UnitDefinition, version: number): Written {
+/** Written once per process and version of the terms; `version` is the unit's. */
+export function libraryOf(unit: UnitDefinition, version: number, { terms }: Shop): Written {
   let known = written.get(unit);
-  if (!known) {
-    const library: Library = { unit, knowledge, rules, terms };
+  if (known?.terms !== terms) {
+    const library: Library = { unit, knowledge, rules, terms: openTerms(terms, unit.id) };
     const text = JSON.stringify(library);
     const hash = createHash('sha256').update(text).digest('hex').slice(0, 24);
-    known = { text, address: `/api/library/${unit.id}/${version}/${hash}` };
+    known = { text, address: `/api/library/${unit.id}/${version}/${hash}`, terms };
     written.set(unit, known);
   }
   return known;

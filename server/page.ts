@@ -3,9 +3,10 @@ import { withClient } from './db';
 import { experienceOf } from './experience';
 import { currentUser } from './http';
 import { jobByNumber } from './jobs';
-import { libraryOf, terms } from './library';
+import { libraryOf } from './library';
 import { may } from './permissions';
 import { UserError } from './problem';
+import { shopOf } from './shop';
 import { unitOf, unitVersions } from './units';
 import type { User } from './users';
 
@@ -20,9 +21,13 @@ export async function pageUser(): Promise<User> {
 export async function jobStart(number: string) {
   const user = await pageUser();
   try {
-    const { job, experience } = await withClient(async (client) => {
+    const { job, experience, shop } = await withClient(async (client) => {
       const found = await jobByNumber(client, /^\d{1,9}$/.test(number) ? Number(number) : -1);
-      return { job: found, experience: await experienceOf(client, found.unit.id) };
+      return {
+        job: found,
+        experience: await experienceOf(client, found.unit.id),
+        shop: await shopOf(client),
+      };
     });
     return {
       experience,
@@ -34,8 +39,8 @@ export async function jobStart(number: string) {
       quoted: job.quoted,
       closed: job.closed,
       unitName: job.unit.name,
-      currency: terms.currency,
-      library: libraryOf(job.unit, job.unitVersion).address,
+      currency: shop.terms.currency,
+      library: libraryOf(job.unit, job.unitVersion, shop).address,
     };
   } catch (error) {
     if (error instanceof UserError && error.status === 404) return null;
@@ -51,6 +56,14 @@ export async function unitStart(id: string, version: string | undefined) {
     const shown = version ? versions.find((v) => String(v.version) === version) : versions[0];
     if (!shown) return null;
     const unit = await unitOf(client, shown);
-    return { user: user.id, mayEdit: may(user, 'edit-units'), unit, version: shown.version, versions };
+    const { terms } = await shopOf(client);
+    return {
+      user: user.id,
+      mayEdit: may(user, 'edit-units'),
+      unit,
+      version: shown.version,
+      versions,
+      currency: terms.currency,
+    };
   });
 }

@@ -13,13 +13,15 @@ const ALLOWED = {
   'close-job': ['technician', 'counter', 'owner'],
   'erase-customer': ['owner'],
   'see-shop': ['owner'],
+  'see-costs': ['owner'],
 } as const satisfies Record<string, readonly Role[]>;
 export type Permission = keyof typeof ALLOWED;
 
-/** Findings and causes are the bench's to write. */
+/** Findings and causes are the bench's to write, what the customer pays is the counter's. */
 const WRITES: Partial<Record<Stage, readonly Role[]>> = {
   teardown: ['technician', 'owner'],
   cause: ['technician', 'owner'],
+  quote: ['counter', 'owner'],
 };
 
 export function may(user: User, permission: Permission): boolean {

@@ -104,7 +104,7 @@ describe('a later quote', () => {
     ]);
     expect(versions[1]!.answers.map((a) => a.kind)).toEqual(['accept']);
     const { quoted: money, stage } = await inDatabase((c) => jobByNumber(c, job.number));
-    expect(money).toEqual({
+    expect(money).toMatchObject({
       total: next.content.options.find((o) => o.id === 'full')!.total,
       accepted: true,
     });

@@ -1,11 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import type { QuoteAnswer, QuoteStatus } from '@/core/case';
+import { currentQuote } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
 import { ajv, checkQuote, problemsOf } from '@/core/validation';
 import { audit } from './audit';
 import type { Client } from './db';
 import { quoteJob } from './experience';
 import { jobByNumber, refreshStage } from './jobs';
+import { may } from './permissions';
 import type { Job } from './jobs';
 import { notFound, UserError } from './problem';
 import { today } from './reason';
@@ -37,18 +39,21 @@ const COLUMNS = `q.id, q.job_id, j.number, q.version, q.status, q.content, q.imp
 type Row = Record<string, unknown> & { created_at: Date; answers: QuoteAnswer[] };
 
 const UNREADABLE: QuoteContent = {
-  format: 'pelvik-quote/1',
-  shop: { name: '', address: '', phone: '' },
+  format: 'pelvik-quote/2',
+  shop: { name: '', address: '', phone: '', letterhead: '' },
   currency: 'EUR',
-  taxRate: 0,
+  paper: 'A4',
   date: '1970-01-01',
   validUntil: '1970-01-01',
   job: { number: 0, unit: '', vehicle: '', customer: '', complaint: '' },
   finding: 'This version cannot be read.',
   undetermined: true,
   couldChange: [],
+  note: '',
   photos: [],
+  recommended: null,
   options: [],
+  barred: [],
 };
 
 /** One bad row is shown as such and spoils nothing for the others. */
@@ -60,7 +65,7 @@ function toQuote(row: Row): Quote {
     jobNumber: row.number as number,
     version: row.version as number,
     status: row.status as QuoteStatus,
-    content: unreadable ? UNREADABLE : (row.content as QuoteContent),
+    content: unreadable ? UNREADABLE : currentQuote(row.content as QuoteContent),
     imported: row.imported as boolean,
     unreadable,
     createdAt: row.created_at.toISOString(),
@@ -82,6 +87,7 @@ export async function makeQuote(client: Client, jobNumber: number, user: User): 
   // Under the row lock: two people never make the same version, and what is priced is what stands.
   const job = await jobByNumber(client, jobNumber, true);
   const content = await quoteJob(client, job);
+  demandQuotable(content);
   const [problem] = checkQuote(content);
   if (problem)
     throw new UserError(
@@ -102,6 +108,33 @@ export async function makeQuote(client: Client, jobNumber: number, user: User): 
   await audit(client, user.name, 'quote made', { job: job.number, version: rows[0].version });
   await refreshStage(client, job);
   return (await quotesOf(client, job.id))[0]!;
+}
+
+/** Throws a UserError 409 for a quote that nothing stands behind, or that would give something away. */
+function demandQuotable({ recommended, options }: QuoteContent): void {
+  if (recommended === null)
+    throw new UserError(
+      409,
+      'There is nothing to quote yet: the unit is not apart and no cause is certain.',
+      'Commit a cause, or record what the teardown shows; then make the quote.',
+    );
+  const unpriced = options.flatMap((o) => o.problems.filter((p) => p.kind === 'unpriced'))[0];
+  if (unpriced)
+    throw new UserError(
+      409,
+      unpriced.words,
+      'Set its price in the scope, or take the line out with a reason.',
+    );
+}
+
+/** A quote without what is for the owner's eyes: what things cost, and what is earned. */
+export function withoutInner(content: QuoteContent): QuoteContent {
+  return { ...content, options: content.options.map((o) => ({ ...o, inner: null })) };
+}
+
+/** A quote as this person may read it. */
+export function quoteFor(user: User, content: QuoteContent): QuoteContent {
+  return may(user, 'see-costs') ? content : withoutInner(content);
 }
 
 /** Makes a customer link for the newest version and returns its token: it is not stored and cannot be shown again. */

@@ -2,10 +2,11 @@ import { below } from '@/core/case';
 import type { JobState } from '@/core/case';
 import { shopDiagnoser } from '@/core/diagnosis';
 import type { Diagnosis, Experience } from '@/core/diagnosis';
-import { buildQuote, couldChange, findingWords, standingCause } from '@/core/quote';
-import type { QuoteContent } from '@/core/quote';
+import { buildQuote, couldChange, findingWords, standingCauses } from '@/core/quote';
+import type { Clock, QuoteContent, ShopTerms } from '@/core/quote';
+import type { Moment } from '@/core/schedule';
 import type { UnitDefinition } from '@/core/unit';
-import { knowledge, rules, terms } from './library';
+import { knowledge, rules } from './library';
 
 interface Compiled {
   experience: string;
@@ -24,15 +25,17 @@ export function diagnoseState(unit: UnitDefinition, state: JobState, experience:
   return known.diagnose(state);
 }
 
-/** A quote for a state as it stands today (YYYY-MM-DD). */
+/** A quote for a state as it stands now. */
 export function quoteState(
   unit: UnitDefinition,
   state: JobState,
   jobNumber: number,
-  today: string,
+  clock: Clock,
   experience: Experience,
+  terms: ShopTerms,
 ): QuoteContent {
   const diagnosis = diagnoseState(unit, state, experience);
+  const without = new Set(below(state, 'quote.without.').map(([id]) => id));
   return buildQuote({
     unit,
     rules,
@@ -40,16 +43,30 @@ export function quoteState(
     terms,
     state,
     diagnosis,
-    cause: standingCause(state, diagnosis),
-    today,
+    causes: standingCauses(state, diagnosis),
+    clock,
     jobNumber,
     finding: findingWords(unit, state, diagnosis),
     couldChange: couldChange(diagnosis),
-    photos: below(state, 'photo.').map(([id, p]) => ({
-      id,
-      caption: p.caption ?? '',
-    })),
+    photos: below(state, 'photo.')
+      .filter(([id]) => !without.has(id))
+      .map(([id, p]) => ({ id, caption: p.caption ?? '' })),
   });
+}
+
+/** Now by the server's clock, in the shop's own time: `YYYY-MM-DDTHH:MM`. */
+export function shopNow({ timeZone }: Pick<ShopTerms, 'timeZone'>): Moment {
+  const parts = new Intl.DateTimeFormat('en-CA', {
+    timeZone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  }).formatToParts(new Date());
+  const of = (type: string) => parts.find((p) => p.type === type)!.value;
+  return `${of('year')}-${of('month')}-${of('day')}T${of('hour')}:${of('minute')}`;
 }
 
 /** Today by the server's clock. */

@@ -160,8 +160,9 @@ test('every line of every option adds up to its total', async ({ page, browser }
   const customer = await phone(browser, path);
   const lists = customer.getByText('Every line of it');
   for (let k = 0; k < (await lists.count()); k++) await lists.nth(k).click();
-  const cents = (text: string) => Math.round(Number(text.replace(/[^\d.]/g, '')) * 100);
-  for (const table of await customer.locator('details table').all()) {
+  const cents = (text: string) => Math.round(Number(text.replace(/[^\d.-]/g, '')) * 100);
+  const listed = customer.locator('details').filter({ has: customer.getByText('Every line of it') });
+  for (const table of await listed.locator('table').all()) {
     const amounts = (await table.locator('td:last-child').allTextContents()).map(cents);
     const total = amounts.pop()!;
     expect(amounts.reduce((a, b) => a + b, 0)).toBe(total);

@@ -108,9 +108,11 @@ test('from a complaint to an accepted quote', async ({ page, browser }) => {
 
   await test.step('scope follows, and can be changed with a reason', async () => {
     await stage(page, 'Scope');
-    const lines = page.getByRole('region', { name: 'Lines' });
-    await expect(lines.locator('[data-line="part-servo-seal-rings"]')).toContainText('The root cause');
-    await expect(lines.locator('[data-line="part-band"]')).toContainText('Burnt');
+    const lines = page.getByRole('region', { name: 'Targeted repair' });
+    await expect(lines.locator('[data-line="part-servo-seal-rings"]')).toContainText(
+      'Cures what failed first',
+    );
+    await expect(lines.locator('[data-line="part-band"]')).toContainText('lining is burnt');
     await expect(lines.locator('[data-line="part-converter"]')).toHaveCount(0);
     await expect(lines.locator('[data-line^="part-solenoid"]')).toHaveCount(0);
     await lines.getByRole('button', { name: 'Add a line' }).click();
@@ -140,7 +142,7 @@ test('from a complaint to an accepted quote', async ({ page, browser }) => {
     const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
     const customer = await phone.newPage();
     await customer.goto(link);
-    await expect(customer.getByText('Servo seal rings torn')).toBeVisible();
+    await expect(customer.getByText(/^What failed first: servo seal rings torn/)).toBeVisible();
     await expect(customer.getByRole('button', { name: 'Choose an option to accept' })).toBeDisabled();
     await customer.getByRole('radio', { name: /Targeted repair/ }).check();
     await customer.getByLabel('Your name, typed, is your signature').fill('Liesbet Ondra');

@@ -116,18 +116,28 @@ test('scope: a policy switched changes the lines; what a rule holds fast is warn
     'vehicle.make': 'Veldt',
   });
   await page.goto(`/jobs/${job}/scope`);
-  const lines = page.getByRole('region', { name: 'Lines' });
+  const lines = page.getByRole('region', { name: 'Targeted repair' });
   await expect(lines.locator('[data-line="part-reverse-drum"]')).toContainText('takes the drum along');
   await expect(lines.locator('[data-line="part-converter"]')).toHaveCount(0);
-  await pick(page, 'Converter', 'Always replace');
+  await page.getByRole('button', { name: 'Change for this job' }).click();
+  await pick(page, 'Converter after metal', 'Always replace');
   await expect(lines.locator('[data-line="part-converter"]')).toContainText('always a replacement');
-  await expect(lines).toContainText('more than one variant');
+  // Two converters of one name: measured before one is ordered.
+  await expect(lines).toContainText('Two converters: pilot 41.0 mm and 43.5 mm.');
+  await lines.getByLabel(/^Measured/).fill('43,5');
+  await lines.getByLabel(/^Measured/).blur();
+  await expect(lines).toContainText('measured, large pilot');
+  await expect.poll(() => recorded(page.request, job, 'scope.variant.converter-pilot')).toBe(0.0435);
   await lines.getByRole('button', { name: 'Take out Reverse drum' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('button', { name: 'Take out' })).toBeDisabled();
   await dialog.getByLabel(/^Reason/).fill('Turned on the lathe instead');
   await dialog.getByRole('button', { name: 'Take out' }).click();
   await expect(lines).toContainText('Reverse drum was taken out, though');
+  await lines.getByRole('button', { name: 'Sign for it' }).first().click();
+  await dialog.getByLabel(/^Why, and who agreed/).fill('Owner wants the lathe');
+  await dialog.getByRole('button', { name: 'Sign as Mira Sollen' }).click();
+  await expect(lines).toContainText('Signed for by Mira Sollen: Owner wants the lathe');
   await page.getByRole('region', { name: 'Taken out' }).getByRole('button', { name: 'Put back' }).click();
   await expect(lines.locator('[data-line="part-reverse-drum"]')).toBeVisible();
 });

@@ -1,8 +1,8 @@
 import { recentAudit } from '@/server/audit';
 import { withClient } from '@/server/db';
-import { terms } from '@/server/library';
 import { pageUser } from '@/server/page';
 import { may } from '@/server/permissions';
+import { shopOf } from '@/server/shop';
 import { listUsers } from '@/server/users';
 import { ShopPage } from '@/ui/board/shop';
 import { MessagePage } from '@/ui/system/message';
@@ -18,14 +18,15 @@ export default async function Page() {
         words="People, rates and the audit trail are shown to the owner only."
       />
     );
-  const { people, trail } = await withClient(async (client) => ({
+  const { people, trail, shop } = await withClient(async (client) => ({
     people: await listUsers(client),
     trail: await recentAudit(client),
+    shop: await shopOf(client),
   }));
   return (
     <ShopPage
       userId={user.id}
-      terms={terms}
+      terms={shop.terms}
       people={people}
       trail={trail.map((t) => ({
         at: t.at.toISOString(),

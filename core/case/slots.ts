@@ -16,13 +16,14 @@ export interface SlotFamily {
 }
 
 /** What a slot's name, or its value, can point at in a unit. */
-export type Target = 'gear' | 'station' | 'scope-line';
+export type Target = 'gear' | 'station' | 'scope-line' | 'variant';
 
 const TARGETS: Record<string, Target> = {
   'grid.*.customer': 'gear',
   'grid.*.shop': 'gear',
   'station.*.out': 'station',
   'scope.line.*': 'scope-line',
+  'scope.variant.*': 'variant',
 };
 
 /** What a gear does at one heat. */
@@ -146,21 +147,51 @@ const SLOTS = {
   },
   scope: {
     'scope.policy.overhaul': oneOf(['full', 'targeted']),
-    'scope.policy.converter': oneOf(['always', 'on-evidence']),
+    'scope.policy.converter': oneOf(['always', 'on-evidence', 'reline', 'keep']),
+    'scope.policy.solenoids': oneOf(['test', 'set']),
+    'scope.policy.plates': oneOf(['stock', 'added']),
+    'scope.policy.cooler': oneOf(['flush', 'replace']),
+    /** Why the shop's way is left in this job. */
+    'scope.why.*': text(300),
+    /** The identifying measurement of a variant, m. */
+    'scope.variant.*': number(0, 2),
+    /** Somebody signs for what speaks against the scope. */
+    'scope.waiver.*': object({ words: words(500) }, ['words']),
     'scope.line.*': object(
       {
         change: oneOf(['add', 'change', 'remove']),
         part: text(80),
         operation: text(80),
         name: text(160),
-        action: oneOf(['reuse', 'clean', 'measure', 'machine', 'replace', 'upgrade']),
-        quantity: integer(1, 99),
+        action: oneOf([
+          'reuse',
+          'clean',
+          'flush',
+          'return',
+          'measure',
+          'machine',
+          'reline',
+          'replace',
+          'upgrade',
+        ]),
+        /** Pieces, or litres of fluid. */
+        quantity: number(0.1, 99),
         price: integer(0, 100_000_000),
         hours: number(0, 200),
         reason: text(500),
       },
       ['change', 'reason'],
     ),
+  },
+  quote: {
+    /** Taken off before tax: a share, or an amount in minor units. */
+    'quote.discount': object({ share: number(0, 1), amount: integer(0, 100_000_000), words: words(200) }, [
+      'words',
+    ]),
+    /** What the customer is told besides. */
+    'quote.note': text(2000),
+    /** Photos that are left out of the quote. */
+    'quote.without.*': yesNo,
   },
 } as const satisfies Partial<Record<Stage, Record<string, Schema>>>;
 

@@ -37,6 +37,10 @@ export interface Quoted {
   /** Minor units. */
   total: number;
   accepted: boolean;
+  /** When it would be, or is, ready: a moment in the shop's own time. */
+  readyAt: string | null;
+  /** Hours of work still to be done. */
+  hours: number | null;
 }
 
 /** A job as the board shows it. */

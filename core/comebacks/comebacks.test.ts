@@ -58,6 +58,7 @@ describe('whose matter it is', () => {
     mode,
     part,
     element: null,
+    curedBy: [],
     gearset: null,
     probability,
     present: probability,

@@ -1,4 +1,5 @@
 import type { Model } from './model';
+import { sayAim } from './say';
 import type { Judgement } from './judgement';
 import type { Bearing } from './posterior';
 
@@ -55,7 +56,7 @@ export function chainOf(model: Model, judgement: Judgement, r: number): ChainSte
       steps.push({
         id: m.id,
         words: m.words,
-        plain: m.template.plain,
+        plain: sayAim(model.unit, m.template.plain, { elements: [], gearset: m.aim.gearset }),
         element: m.element,
         from: [...new Set(from)],
         probability: marginals[node]!,

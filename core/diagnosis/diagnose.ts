@@ -11,7 +11,7 @@ import { groupsOf } from './groups';
 import type { Group } from './groups';
 import { judgementOf } from './judgement';
 import type { Judgement } from './judgement';
-import type { Knowledge } from './knowledge';
+import type { CureWay, Knowledge } from './knowledge';
 import { ledgerOf, sayBearing } from './ledger';
 import type { Evidence, Ledger } from './ledger';
 import { linker } from './link';
@@ -28,6 +28,8 @@ export interface Cause {
   part: string | null;
   element: string | null;
   gearset: string | null;
+  /** Ways to cure it, the usual one first. */
+  curedBy: CureWay[];
   /** P(this is what failed first). */
   probability: number;
   /** P(this is there at all, first or not). */
@@ -131,13 +133,14 @@ function settled(model: Model, networks: Networks, ranked: Cause[], { judgement,
 
 /** With a ledger come the chain and the evidence. */
 function toCause(model: Model, judgement: Judgement, r: number, ledger: Ledger | null): Cause {
-  const { id, mode, part, element, gearset, words } = model.roots[r]!;
+  const { id, mode, part, element, gearset, words, template } = model.roots[r]!;
   return {
     id,
     mode,
     part,
     element,
     gearset,
+    curedBy: template.curedBy,
     probability: judgement.first[r]!,
     present: Math.max(judgement.first[r]!, judgement.present[r]!),
     words,

@@ -8,7 +8,7 @@ export type { ChainStep } from './chain';
 export type { Check, CheckResult, NextCheck } from './checks';
 export type { Group } from './groups';
 export type { Upstream } from './upstream';
-export type { CausalKnowledge, EffectStrength, Knowledge } from './knowledge';
+export type { CausalKnowledge, CureLine, CureWay, EffectStrength, Knowledge } from './knowledge';
 export { linker } from './link';
 export { buildModel } from './model';
 export type { Model } from './model';

@@ -88,6 +88,30 @@ export type RootScope =
   | 'band'
   | 'gearset';
 
+/**
+ * What a way of curing a cause takes: a part (`$p`: the cause's own), the parts of a role or group, an operation, fluid, or
+ * something outside the unit. `action` is the least that must be done with a part; replacing where none is said.
+ */
+export interface CureLine {
+  part?: string;
+  role?: string;
+  group?: string;
+  operation?: string;
+  supply?: 'fluid';
+  outside?: string;
+  name?: string;
+  action?: 'clean' | 'measure' | 'machine' | 'reline' | 'replace' | 'upgrade';
+}
+
+/** One way to cure a cause: it works when all its lines are done. */
+export interface CureWay {
+  by: CureLine[];
+  /** P(it does not come back within the warranty | done). */
+  works: number;
+  /** Facts under which it is the usual way: `point=level|level`. */
+  when?: string[];
+}
+
 export interface RootTemplate extends Behaving {
   mode: string;
   each: RootScope;
@@ -108,6 +132,8 @@ export interface RootTemplate extends Behaving {
   effects: Record<string, EffectStrength>;
   /** It names what is wrong without saying why: never called determined. */
   open?: true;
+  /** Ways to cure it, the usual one first. */
+  curedBy: CureWay[];
   /** The damage it names, which something else must have set off: a mechanism. */
   behind?: string;
   /** Why it is held to be so. */

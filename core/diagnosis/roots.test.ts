@@ -164,8 +164,26 @@ describe('what a cause is about', () => {
 describe('how likely, before anything is known', () => {
   const two: Partial<CausalKnowledge> = {
     roots: [
-      { mode: 'blocked', each: 'part', roles: ['filter'], prior: 0.2, effects: {}, why: '', words: '' },
-      { mode: 'worn', each: 'part', kinds: ['drum', 'piston'], prior: 0.5, effects: {}, why: '', words: '' },
+      {
+        mode: 'blocked',
+        each: 'part',
+        roles: ['filter'],
+        prior: 0.2,
+        effects: {},
+        curedBy: [],
+        why: '',
+        words: '',
+      },
+      {
+        mode: 'worn',
+        each: 'part',
+        kinds: ['drum', 'piston'],
+        prior: 0.5,
+        effects: {},
+        curedBy: [],
+        why: '',
+        words: '',
+      },
     ],
   };
   test('shares add up to the rate, a weak point raised by how weak it is', () => {

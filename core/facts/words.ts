@@ -18,6 +18,7 @@ const WORDS: Record<string, string> = {
   replaced: 'renewed before',
   spread: 'spread through the unit',
   'only-hot': 'comes hot only',
+  'hard-use': 'hard use',
   'history-power': 'engine power',
   'history-towing': 'towing',
   'history-tyres': 'tyres',

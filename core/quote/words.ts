@@ -14,6 +14,13 @@ export function standingCause(state: JobState, diagnosis: Diagnosis): Cause | nu
   return diagnosis.undetermined ? null : (diagnosis.causes[0] ?? null);
 }
 
+/** What a scope is built on: the standing cause, and what was committed as contributing. */
+export function standingCauses(state: JobState, diagnosis: Diagnosis): Cause[] {
+  const first = standingCause(state, diagnosis);
+  const besides = valueOf(state, 'cause.commit')?.contributing ?? [];
+  return first ? [first, ...diagnosis.causes.filter((c) => c !== first && besides.includes(c.id))] : [];
+}
+
 /** The finding in plain words for the customer: the technician's own where written, else drafted from the chain. */
 export function findingWords(unit: UnitDefinition, state: JobState, diagnosis: Diagnosis): string {
   const own = valueOf(state, 'cause.words');

@@ -1,52 +1,72 @@
 import { valueOf } from '@/core/case';
 import type { JobState } from '@/core/case';
+import type { CureWay } from '@/core/diagnosis';
 import { factsOf } from '@/core/facts';
 import type { Fact, FactKnowledge } from '@/core/facts';
 import type { UnitDefinition } from '@/core/unit';
+import { moreFrictions } from './more-frictions';
+import { POLICY_NAMES } from './policies';
+import type { Policies } from './policies';
 
-export type OverhaulPolicy = 'full' | 'targeted';
-export type ConverterPolicy = 'always' | 'on-evidence';
-export interface Policies {
-  overhaul: OverhaulPolicy;
-  converter: ConverterPolicy;
-}
-
-/** The cause a scope is built on: the committed one, or the leading one while none is. */
+/** A cause a scope is built on: what was committed, contributing causes with it, or the leading one while none is. */
 export interface ScopeCause {
   id: string;
   mode: string;
   part: string | null;
   element: string | null;
   gearset: string | null;
+  words: string;
+  curedBy: CureWay[];
+}
+
+/** What a scope is built for. */
+export interface Situation {
+  state: JobState;
+  policies: Policies;
+  /** What failed first comes first. */
+  causes: readonly ScopeCause[];
 }
 
 /** What a scope rule can ask for. */
 export type ScopeFact = Pick<Fact, 'point' | 'level' | 'slots'>;
 
-/** Everything the rules may ask for: what is known of the job, the shop's policies and the cause. */
+/** From so many burnt packs and bands on a repair of single ones is no repair. */
+const MANY_BURNT = 4;
+
+/** Somebody has looked inside. */
+export function isApart(state: JobState): boolean {
+  return Object.keys(state).some((slot) => /^(station\..*\.out$|face\.|plate\.|part\.|element\.)/.test(slot));
+}
+
+/** Everything the rules may ask for: what is known of the job, the shop's policies and the causes. */
 export function scopeFacts(
   unit: UnitDefinition,
-  state: JobState,
   knowledge: FactKnowledge,
-  policies: Policies,
-  cause: ScopeCause | null,
+  { state, policies, causes }: Situation,
 ): ScopeFact[] {
+  const facts = factsOf(unit, state, knowledge);
+  const burnt = facts.filter((f) => f.point.startsWith('lining:') && f.level === 'burnt');
   return [
     { point: 'job', level: 'open', slots: [] },
     { point: 'bare', level: valueOf(state, 'vehicle.bare') ? 'yes' : 'no', slots: ['vehicle.bare'] },
-    { point: 'policy:overhaul', level: policies.overhaul, slots: ['scope.policy.overhaul'] },
-    { point: 'policy:converter', level: policies.converter, slots: ['scope.policy.converter'] },
-    ...factsOf(unit, state, knowledge),
-    ...(cause ? causeFacts(cause) : []),
+    { point: 'apart', level: isApart(state) ? 'yes' : 'no', slots: [] },
+    { point: 'serviceable', level: unit.converter.serviceable ? 'yes' : 'no', slots: [] },
+    ...POLICY_NAMES.map((name) => ({
+      point: `policy:${name}`,
+      level: policies[name],
+      slots: [`scope.policy.${name}`],
+    })),
+    ...facts,
+    ...(burnt.length >= MANY_BURNT
+      ? [{ point: 'burnt-packs', level: 'many', slots: burnt.flatMap((f) => f.slots) }]
+      : []),
+    ...moreFrictions(unit, valueOf(state, 'history.powerFactor') ?? 1).map(({ element, weak }) => ({
+      point: `more-frictions:${element}`,
+      level: weak ? 'called-for' : 'fits',
+      slots: [],
+    })),
+    ...causes.flatMap(causeFacts),
   ];
-}
-
-/** The policies of a job: its own where set, else the shop's. */
-export function policiesOf(state: JobState, shop: Policies): Policies {
-  return {
-    overhaul: valueOf(state, 'scope.policy.overhaul') ?? shop.overhaul,
-    converter: valueOf(state, 'scope.policy.converter') ?? shop.converter,
-  };
 }
 
 function causeFacts({ id, mode, part, element, gearset }: ScopeCause): ScopeFact[] {

@@ -1,7 +1,7 @@
 import type { UnitDefinition } from '@/core/unit';
 import scopeRules from '@/data/policies/scope-rules.json';
 import ostrelFour from '@/data/units/ostrel-four.json';
-import { fire, partsOfLine } from './rules';
+import { fire, isFor, isInside, partsOfLine, REPAIRS } from './rules';
 import type { ScopeRule, ScopeRules } from './rules';
 
 const unit = ostrelFour as unknown as UnitDefinition;
@@ -75,6 +75,20 @@ describe('the lines of a rule', () => {
     [{ group: 'with:$p' }, { $p: 'ghost' }, []],
     [{ group: 'solenoid:$s' }, { $s: 'S9' }, []],
     [{ group: 'lining:$e' }, { $e: 'input-owc' }, []],
+    [{ group: 'steels:$e' }, { $e: 'high' }, ['high-steels']],
+    [{ group: 'steels:$e' }, { $e: 'input-owc' }, []],
+    [{ group: 'set:$g' }, { $g: 'front' }, ['front-sun', 'front-carrier', 'front-pinions', 'front-washers']],
+    [{ group: 'kind:cooler' }, {}, ['cooler']],
+    [{ group: 'kind:nothing' }, {}, []],
+    [{ group: 'bushings-at:$g' }, { $g: 'front' }, ['front-sun-bushing']],
+    [{ group: 'bushings-at:$g' }, { $g: 'ghost' }, []],
+    [{ group: 'dynamic-linings' }, {}, ['overrun-frictions', 'high-frictions']],
+    [{ group: 'bonded-pistons' }, {}, []],
+    [
+      { group: 'seals:$e' },
+      { $e: 'reverse' },
+      ['support-rings', 'reverse-piston-seals', 'reverse-outer-seal', 'reverse-inner-seal'],
+    ],
   ])('%j with %j is %j', (line, binding, parts) =>
     expect(partsOfLine(unit, line, binding as Record<string, string>)).toEqual(parts),
   );
@@ -89,6 +103,11 @@ describe('the lines of a rule', () => {
     expect(all).not.toContain('input-owc');
     expect(new Set(all).size).toBe(all.length);
   });
+  test('a piston is bonded where no seal of its element is sold apart', () => {
+    const parts = unit.parts.filter((p) => !/^forward-.*seals?$/.test(p.id));
+    expect(partsOfLine({ ...unit, parts }, { group: 'bonded-pistons' }, {})).toContain('forward-piston');
+    expect(partsOfLine({ ...unit, parts }, { group: 'bonded-pistons' }, {})).not.toContain('reverse-piston');
+  });
   test('parts a group names and the unit lacks are dropped', () => {
     const elements = unit.elements.map((e) =>
       e.id === 'high' ? { ...e, liningParts: ['ghost', 'band'] } : e,
@@ -101,17 +120,28 @@ describe('the lines of a rule', () => {
 });
 
 describe('the shipped rules', () => {
-  const { rules } = scopeRules as unknown as ScopeRules;
+  const { rules, work, repairs } = scopeRules as unknown as ScopeRules;
   test('have ids of their own and a reason', () => {
     expect(new Set(rules.map((r) => r.id)).size).toBe(rules.length);
     for (const r of rules) expect(r.reason.length).toBeGreaterThan(3);
   });
   test('name parts, groups and operations this unit has', () => {
+    const roles = unit.labour.map((l) => l.role);
     for (const r of rules) {
       for (const line of r.lines) {
-        if (line.operation) expect(unit.labour.map((l) => l.id)).toContain(line.operation);
+        if (line.operation) expect(roles).toContain(line.operation);
         if (line.part && !line.part.includes('$')) expect(unit.parts.map((p) => p.id)).toContain(line.part);
       }
     }
+    for (const w of work) expect(roles).toContain(w.operation);
+  });
+  test('say of every repair when it is offered', () => {
+    expect(repairs.map((r) => r.repair)).toEqual([...REPAIRS]);
+  });
+  test('are for what is inside where they name no repair', () => {
+    const inside = rule([]);
+    expect(REPAIRS.filter((r) => isFor(inside, r))).toEqual(['targeted', 'full', 'upgrade']);
+    expect(REPAIRS.filter(isInside)).toEqual(['targeted', 'full', 'upgrade']);
+    expect(REPAIRS.filter((r) => isFor({ ...inside, repairs: ['none'] }, r))).toEqual(['none']);
   });
 });

@@ -3,7 +3,22 @@ import type { UnitDefinition } from '@/core/unit';
 import { pattern } from '@/core/facts';
 import type { ScopeFact } from './facts';
 
-export type ScopeAction = 'reuse' | 'clean' | 'measure' | 'machine' | 'replace' | 'upgrade';
+export const SCOPE_ACTIONS = [
+  'reuse',
+  'clean',
+  'flush',
+  'return',
+  'measure',
+  'machine',
+  'reline',
+  'replace',
+  'upgrade',
+] as const;
+export type ScopeAction = (typeof SCOPE_ACTIONS)[number];
+
+/** How a transmission can be put right, or not: each makes an option of the quote. */
+export const REPAIRS = ['targeted', 'full', 'upgrade', 'exchange', 'none'] as const;
+export type Repair = (typeof REPAIRS)[number];
 
 /** What a rule puts into the scope: a part, a group of parts, an operation, or something outside the unit. */
 export interface RuleLine {
@@ -14,6 +29,9 @@ export interface RuleLine {
   group?: string;
   /** The operation of a role. */
   operation?: string;
+  /** Only what of the operation is done already. */
+  done?: boolean;
+  supply?: 'fluid';
   outside?: string;
   name?: string;
   action?: ScopeAction;
@@ -23,35 +41,79 @@ export interface RuleLine {
 export interface ScopeRule {
   id: string;
   firm?: boolean;
+  /** What it is for; the repairs of what is inside where none is said. */
+  repairs?: Repair[];
   when: string[];
   lines: RuleLine[];
   reason: string;
 }
 
-/** `data/policies/scope-rules.json`. */
-export interface ScopeRules {
-  format: 'pelvik-scope-rules/1';
-  rules: ScopeRule[];
+/** Work that follows from what is done with parts. */
+export interface WorkRule {
+  id: string;
+  /** Parts of any of these kinds or roles; of any where neither is said. */
+  kinds?: string[];
+  roles?: string[];
+  actions: ScopeAction[];
+  /** The operation of a role. */
+  operation: string;
+  /** Once for every part, not once in all. */
+  each?: boolean;
+  reason: string;
 }
 
-/** A rule that holds, with what its marks are bound to and the slots it rests on. */
-export interface Firing {
-  rule: ScopeRule;
+/** When a repair is offered. */
+export interface RepairRule {
+  repair: Repair;
+  /** Any of these bars it: all patterns of one hold. */
+  unless?: { when: string[]; reason: string }[];
+  /** It is offered for one of these only. */
+  onlyFor?: { when: string[]; reason: string }[];
+}
+
+/** `data/policies/scope-rules.json`. */
+export interface ScopeRules {
+  format: 'pelvik-scope-rules/2';
+  rules: ScopeRule[];
+  work: WorkRule[];
+  repairs: RepairRule[];
+  /** Parts that an exchange unit does not bring along. */
+  outsideUnit: { kinds: string[]; roles: string[] };
+}
+
+/** The repairs a rule is for. */
+const INSIDE: readonly Repair[] = ['targeted', 'full', 'upgrade'];
+export const isFor = (rule: ScopeRule, repair: Repair) => (rule.repairs ?? INSIDE).includes(repair);
+/** The unit is opened and what is inside is put right. */
+export const isInside = (repair: Repair) => INSIDE.includes(repair);
+
+/** Patterns that hold together, with what their marks are bound to and the slots they rest on. */
+export interface Match {
   binding: Record<string, string>;
   slots: string[];
 }
 
+/** A rule that holds. */
+export interface Firing extends Match {
+  rule: ScopeRule;
+}
+
 /** Every way a rule's patterns hold together. */
-export function fire(rule: ScopeRule, facts: ScopeFact[]): Firing[] {
-  return rule.when.reduce<Firing[]>(
-    (partial, text) => partial.flatMap((firing) => facts.flatMap((fact) => extend(firing, text, fact))),
-    [{ rule, binding: {}, slots: [] }],
+export function fire(rule: ScopeRule, facts: readonly ScopeFact[]): Firing[] {
+  return matches(rule.when, facts).map((match) => ({ rule, ...match }));
+}
+
+/** Every way patterns hold together; without patterns one, resting on nothing. */
+export function matches(when: readonly string[], facts: readonly ScopeFact[]): Match[] {
+  return when.reduce<Match[]>(
+    (partial, text) => partial.flatMap((match) => facts.flatMap((fact) => extend(match, text, fact))),
+    [{ binding: {}, slots: [] }],
   );
 }
 
-function extend(firing: Firing, text: string, fact: ScopeFact): Firing[] {
+function extend(match: Match, text: string, fact: ScopeFact): Match[] {
   const { point, levels } = pattern(text);
-  const binding = { ...firing.binding };
+  const binding = { ...match.binding };
   const bind = (text: string, value: string): boolean => {
     const mark = text.match(/\$[epsg]$/)?.[0];
     if (!mark) return text === value;
@@ -63,33 +125,83 @@ function extend(firing: Firing, text: string, fact: ScopeFact): Firing[] {
     return true;
   };
   if (!bind(point, fact.point) || !levels.some((level) => bind(level, fact.level))) return [];
-  return [{ ...firing, binding, slots: [...firing.slots, ...fact.slots] }];
+  return [{ binding, slots: [...match.slots, ...fact.slots] }];
 }
 
-/** The parts a rule line stands for, marks filled in. Unknown parts are dropped: a rule may name what a unit lacks. */
-export function partsOfLine(unit: UnitDefinition, line: RuleLine, binding: Record<string, string>): string[] {
+type Group = (unit: UnitDefinition, target: string) => string[];
+
+/** Groups of parts a line can ask for, by name; after a colon stands what it is of. */
+const GROUPS: Record<string, Group> = {
+  /** Renewed whenever the unit is apart. */
+  always: (unit) => ids(unit.parts.filter((p) => p.kit === 'always')),
+  lining: (unit, e) => elementOf(unit, e).liningParts ?? [],
+  steels: (unit, e) =>
+    (elementOf(unit, e).liningParts ?? []).filter((id) =>
+      unit.parts.some((p) => p.id === id && p.kind === 'steel-plates'),
+    ),
+  drum: (unit, e) => [elementOf(unit, e).drumPart ?? ''],
+  /** Seals and rings its oil passes, and those of its own piston. */
+  seals: (unit, e) =>
+    ids(
+      unit.parts.filter(
+        (p) =>
+          ['seal', 'sealing-ring'].includes(p.kind ?? '') &&
+          (p.element === e || elementOf(unit, e).feedPath.includes(p.id)),
+      ),
+    ),
+  with: (unit, p) => unit.parts.find((part) => part.id === p)?.takesAlong ?? [],
+  /** Parts of a gearset, and what joins its gears to the rest. */
+  set: (unit, g) =>
+    ids(
+      unit.parts.filter(
+        (p) => p.gearset === g || p.splits?.away.some((a) => 'gearset' in a && a.gearset === g) === true,
+      ),
+    ),
+  /** Bushings and oil jets where a gearset sits: its oil comes through them. */
+  'bushings-at': (unit, g) => {
+    const station = unit.gearsets.find((s) => s.id === g)?.station;
+    return ids(unit.parts.filter((p) => p.station === station && ['bushing', 'jet'].includes(p.kind ?? '')));
+  },
+  solenoid: (unit, s) => [unit.solenoids.find((x) => x.id === s)?.part ?? ''],
+  kind: (unit, kind) => ids(unit.parts.filter((p) => p.kind === kind)),
+  'all-linings': (unit) => frictionElements(unit).flatMap((e) => e.liningParts ?? []),
+  /** Pistons whose seals are bonded on: no seal of theirs is sold apart. */
+  'bonded-pistons': (unit) => {
+    const isSealed = (e: string) =>
+      unit.parts.some(
+        (p) =>
+          p.kind === 'seal' &&
+          (p.element === e || unit.elements.some((x) => x.id === e && x.feedPath.includes(p.id))),
+      );
+    return ids(unit.parts.filter((p) => p.kind === 'piston' && p.element && !isSealed(p.element)));
+  },
+  /** Frictions of the packs that pull speeds together. */
+  'dynamic-linings': (unit) => {
+    const parts = unit.elements
+      .filter((e) => e.application === 'dynamic' && e.pack)
+      .flatMap((e) => e.liningParts ?? []);
+    return parts.filter((id) => unit.parts.some((p) => p.id === id && p.kind === 'friction-plates'));
+  },
+};
+
+const ids = (parts: { id: string }[]) => parts.map((p) => p.id);
+
+/**
+ * The parts a line stands for, marks filled in. Unknown parts are dropped: a rule may name what a unit lacks. Throws a
+ * RangeError for a group nobody knows.
+ */
+export function partsOfLine(
+  unit: UnitDefinition,
+  line: Pick<RuleLine, 'part' | 'role' | 'group'>,
+  binding: Record<string, string>,
+): string[] {
   const fill = (text: string) => text.replace(/\$[epsg]/g, (mark) => binding[mark] ?? mark);
-  const known = (ids: string[]) => ids.filter((id) => unit.parts.some((p) => p.id === id));
+  const known = (list: string[]) => list.filter((id) => unit.parts.some((p) => p.id === id));
   if (line.part) return known([fill(line.part)]);
-  if (line.role) return partsWithRole(unit, line.role).map((p) => p.id);
+  if (line.role) return ids(partsWithRole(unit, line.role));
   if (!line.group) return [];
   const [kind, target = ''] = fill(line.group).split(':') as [string, string?];
-  switch (kind) {
-    case 'always':
-      return unit.parts.filter((p) => p.kit === 'always').map((p) => p.id);
-    case 'lining':
-      return known(elementOf(unit, target).liningParts ?? []);
-    case 'drum':
-      return known([elementOf(unit, target).drumPart ?? '']);
-    case 'with':
-      return known(unit.parts.find((p) => p.id === target)?.takesAlong ?? []);
-    case 'set':
-      return unit.parts.filter((p) => p.gearset === target).map((p) => p.id);
-    case 'solenoid':
-      return known([unit.solenoids.find((s) => s.id === target)?.part ?? '']);
-    case 'all-linings':
-      return known(frictionElements(unit).flatMap((e) => e.liningParts ?? []));
-    default:
-      throw new RangeError(`Scope rule names an unknown group "${kind}".`);
-  }
+  const group = GROUPS[kind];
+  if (!group) throw new RangeError(`Scope rule names an unknown group "${kind}".`);
+  return known(group(unit, target));
 }

@@ -1,186 +1,256 @@
-import { stateFromValues } from '@/core/case';
-import type { Json } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
-import { knowledge, rules } from '@/data/knowledge';
-import ostrelFour from '@/data/units/ostrel-four.json';
-import { scopeFacts } from './facts';
-import { buildScope, policiesOf } from './index';
-import type { Policies, ScopeCause } from './index';
+import { paperUnit, part, rule, rulesOf, scopeBy, scopeCause } from '@/tests/fixtures/paper';
 
-const unit = ostrelFour as unknown as UnitDefinition;
-const SHOP: Policies = { overhaul: 'targeted', converter: 'on-evidence' };
+const shaft = rule('a', [{ part: 'shaft' }]);
 
-function scope(values: Record<string, Json>, cause: ScopeCause | null = null, policies: Policies = SHOP) {
-  return buildScope(unit, { rules, knowledge }, stateFromValues(values), policies, cause);
-}
-const keys = (...args: Parameters<typeof scope>) => scope(...args).lines.map((l) => l.key);
-const SEAL: ScopeCause = {
-  id: 'high-piston-outer-seal:feed-loss',
-  mode: 'feed-loss',
-  part: 'high-piston-outer-seal',
-  element: 'high',
-  gearset: null,
-};
-
-describe('policies', () => {
-  test('the job’s own stand before the shop’s, each by itself', () => {
-    expect(policiesOf(stateFromValues({}), SHOP)).toEqual(SHOP);
-    expect(policiesOf(stateFromValues({ 'scope.policy.converter': 'always' }), SHOP)).toEqual({
-      overhaul: 'targeted',
-      converter: 'always',
-    });
+describe('lines of rules', () => {
+  test('a part, a role, an operation, fluid, and what is outside', () => {
+    const all = rule('a', [
+      { part: 'shaft', action: 'measure' },
+      { role: 'converter' },
+      { operation: 'cooler-flush' },
+      { supply: 'fluid' },
+      { outside: 'outside-x', name: 'The cooler' },
+      { outside: 'outside-y', action: 'return' },
+    ]);
+    const { keys, line } = scopeBy([all]);
+    expect(keys).toEqual(['part-converter', 'part-shaft', 'fluid', 'labour-flush', 'outside-y', 'outside-x']);
+    expect(line('part-shaft')!.action).toBe('measure');
+    expect(line('part-converter')!.action).toBe('replace');
+    expect(line('outside-x')).toMatchObject({ kind: 'outside', action: 'measure', name: 'The cooler' });
+    expect(line('outside-y')).toMatchObject({ action: 'return', name: '' });
   });
-  test('a full overhaul brings the kit, and what is in it is not charged twice', () => {
-    const { lines } = scope({ 'face.high.2.a.heat': { is: 'charred' } }, null, { ...SHOP, overhaul: 'full' });
-    const kit = lines.find((l) => l.key === 'part-overhaul-kit')!;
-    const frictions = lines.find((l) => l.key === 'part-high-frictions')!;
-    const steels = lines.find((l) => l.key === 'part-high-steels')!;
-    expect([kit.inKit, frictions.inKit, steels.inKit]).toEqual([false, true, false]);
+  test('what the unit does not have is no line', () => {
+    expect(
+      scopeBy([rule('a', [{ operation: 'polish' }, { part: 'ghost' }, { role: 'ghost' }, {}])]).lines,
+    ).toEqual([]);
   });
-  test('targeted opens what the evidence names and no more', () => {
-    const all = keys({ 'face.high.2.a.heat': { is: 'charred' } });
-    expect(all).toEqual(
-      expect.arrayContaining(['part-high-frictions', 'part-high-steels', 'labour-targeted']),
+  test('only what of an operation is done already', () => {
+    const { line } = scopeBy([rule('a', [{ operation: 'remove-refit', done: true }])]);
+    expect(line('labour-rr')).toMatchObject({ hours: 4, before: 1 });
+  });
+  test('rest on the findings that fired them, each once', () => {
+    const { lines } = scopeBy([rule('a', [{ part: 'shaft' }], { when: ['bare=no', 'bare=no'] })]);
+    expect(lines[0]!.reasons).toEqual([
+      { rule: 'a', words: 'Because of a', slots: ['vehicle.bare'], firm: false, action: 'replace' },
+    ]);
+  });
+  test('stand for the repairs they name, else for what is repaired inside', () => {
+    const rules = [shaft, rule('b', [{ part: 'ring' }], { repairs: ['exchange', 'none'] })];
+    const keys = (repair: 'targeted' | 'full' | 'upgrade' | 'exchange' | 'none') =>
+      scopeBy(rules, {}, { repair }).keys;
+    for (const repair of ['targeted', 'full', 'upgrade'] as const)
+      expect(keys(repair)).toEqual(['part-shaft']);
+    for (const repair of ['exchange', 'none'] as const) expect(keys(repair)).toEqual(['part-ring']);
+  });
+  test('parts by their station, then what has none, fluid, labour, outside; within one by name', () => {
+    const { keys } = scopeBy(
+      [
+        rule('a', [
+          { outside: 'outside-x', name: 'x' },
+          { operation: 'teardown' },
+          { operation: 'cooler-flush' },
+          { supply: 'fluid' },
+          { part: 'drum' },
+          { part: 'shaft' },
+          { part: 'ring' },
+        ]),
+      ],
+      { 'scope.line.own': { change: 'add', name: 'A bracket', price: 900, reason: 'cracked' } },
     );
-    expect(all.some((k) => /forward|reverse-|overhaul/.test(k))).toBe(false);
-  });
-  test('no policy switches off what metal, water or a grooved drum condemn', () => {
-    for (const overhaul of ['full', 'targeted'] as const) {
-      const policies = { ...SHOP, overhaul };
-      expect(keys({ 'unit.debris.bright-flakes': { is: { sump: 'heavy' } } }, null, policies)).toContain(
-        'part-forward-frictions',
-      );
-      expect(keys({ 'unit.fluid.colour': { is: 'milky' } }, null, policies)).toContain(
-        'part-low-reverse-frictions',
-      );
-      expect(keys({ 'element.band-2-4.drum': { is: 'grooved' } }, null, policies)).toContain(
-        'part-reverse-drum',
-      );
-    }
+    expect(keys).toEqual([
+      'part-ring',
+      'part-shaft',
+      'part-drum',
+      'own',
+      'fluid',
+      'labour-flush',
+      'labour-apart',
+      'outside-x',
+    ]);
   });
 });
 
-describe('what spread', () => {
-  const spread = (values: Record<string, Json>) =>
-    scopeFacts(unit, stateFromValues(values), knowledge, SHOP, null)
-      .filter((f) => f.point === 'spread')
-      .map((f) => f.level);
-  test.each<[Record<string, Json>, string[]]>([
-    [{ 'unit.debris.grey-paste': { is: { sump: 'some' } } }, []],
-    [{ 'unit.debris.grey-paste': { is: { sump: 'heavy' } } }, ['metal']],
-    [{ 'unit.debris.bright-flakes': { is: { sump: 'trace' } } }, []],
-    [{ 'unit.debris.bright-flakes': { is: { sump: 'some' } } }, ['metal']],
-    [{ 'unit.debris.fibre': { is: { sump: 'some' } } }, []],
-    [{ 'unit.debris.fibre': { is: { sump: 'heavy' } } }, ['fibre']],
-    [{ 'unit.debris.water': { is: { sump: 'trace' } } }, ['water']],
-    [{ 'unit.debris.water': { is: { sump: 'none' } } }, []],
-    [{ 'unit.fluid.colour': { is: 'milky' } }, ['water']],
-  ])('%j: %j', (values, levels) => expect(spread(values)).toEqual(levels));
+describe('the kit', () => {
+  const kit = rule('kit', [{ role: 'overhaul-kit' }]);
+  test('is shown with what it holds, and none of that is charged again', () => {
+    const { line } = scopeBy([kit, rule('b', [{ part: 'in-kit' }])]);
+    expect(line('part-kit')).toMatchObject({ inKit: false, contents: ['Part in-kit'] });
+    expect(line('part-in-kit')).toMatchObject({ inKit: true, action: 'replace' });
+    expect(line('part-in-kit')!.reasons.map((r) => r.words)).toEqual(['Because of b', 'In the overhaul kit']);
+  });
+  test('holds nothing while it is not bought, and nothing is in it then', () => {
+    expect(scopeBy([rule('b', [{ part: 'in-kit' }])]).line('part-in-kit')!.inKit).toBe(false);
+    expect(scopeBy([rule('kit', [{ role: 'overhaul-kit', action: 'measure' }])]).keys).toEqual(['part-kit']);
+  });
+  test('bought by hand it comes with what it holds too', () => {
+    const { line } = scopeBy([], { 'scope.line.x': { change: 'add', part: 'kit', reason: 'r' } });
+    expect(line('part-in-kit')!.inKit).toBe(true);
+  });
+  test('what was taken out stays out; what gets one more plate is not the kit’s', () => {
+    const out = { 'scope.line.part-in-kit': { change: 'remove', reason: 'no' } };
+    const both = [kit, rule('b', [{ part: 'in-kit' }])];
+    expect(scopeBy(both, out).keys).toEqual(['part-kit']);
+    expect(
+      scopeBy([kit, rule('b', [{ part: 'in-kit', action: 'upgrade' }])]).line('part-in-kit')!.inKit,
+    ).toBe(false);
+  });
+  test('what is sold only within a set has no line of its own', () => {
+    const unit: UnitDefinition = {
+      ...paperUnit,
+      parts: [...paperUnit.parts, part('hidden', { kit: 'overhaul', soldAs: 'set' })],
+    };
+    const { keys, line } = scopeBy([kit], {}, { unit });
+    expect(keys).not.toContain('part-hidden');
+    expect(line('part-kit')!.contents).toEqual(['Part in-kit', 'Part hidden']);
+  });
 });
 
-describe('reasons', () => {
-  test('every line has one, with the finding it rests on', () => {
-    const { lines } = scope({
-      'part.sun-shell.condition': { is: 'failed' },
-      'part.filter.pleats': { is: 'blocked' },
-    });
-    for (const line of lines) expect(line.reasons.length).toBeGreaterThan(0);
-    expect(lines.find((l) => l.key === 'part-sun-shell')!.reasons[0]!.slots).toContain(
-      'part.sun-shell.condition',
-    );
-  });
-  test('two rules for one part: the stronger action stands, both reasons are kept', () => {
-    const { lines } = scope({ 'part.high-piston-outer-seal.condition': { is: 'marked' } }, SEAL);
-    const seal = lines.find((l) => l.key === 'part-high-piston-outer-seal')!;
-    expect(seal.action).toBe('replace');
-    expect(seal.reasons.map((r) => r.rule).sort()).toEqual(['cause-part', 'part-marked']);
-  });
-  test('a part that only goes along is not said to have failed', () => {
-    const { lines } = scope({ 'part.pump-gears.condition': { is: 'failed' } });
-    expect(lines.find((l) => l.key === 'part-pump-gears')!.reasons[0]!.words).toBe('Failed');
-    expect(lines.find((l) => l.key === 'part-pump-bushing')!.reasons[0]!.words).not.toBe('Failed');
-  });
-  test('damage of the takedown is replaced on the shop, and blames nothing', () => {
-    const { lines } = scope({ 'part.pump-cover.condition': { is: 'takedown' } });
-    expect(lines.find((l) => l.key === 'part-pump-cover')).toMatchObject({
-      onTheShop: true,
+describe('what cures the causes', () => {
+  const ways = [
+    { by: [{ part: '$p' }, { operation: 'valve-body' }], works: 0.9 },
+    { by: [{ part: '$p' }], works: 0.6 },
+  ];
+  const bad = scopeCause('c', ways, { part: 'shaft' });
+  test('comes into the scope, firmly, with why', () => {
+    const { line, keys } = scopeBy([], {}, { causes: [bad] });
+    expect(keys).toEqual(['part-shaft', 'labour-clean']);
+    expect(line('part-shaft')!.reasons[0]).toEqual({
+      rule: 'cause',
+      words: 'Cures what failed first: Cause c',
+      slots: ['cause.commit'],
+      firm: true,
       action: 'replace',
     });
   });
+  test('is marked where the scope has a way as good already; a lesser one is not enough', () => {
+    const equal = scopeCause(
+      'c',
+      [
+        { by: [{ part: '$p' }], works: 0.9 },
+        { by: [{ role: 'converter' }], works: 0.9 },
+      ],
+      { part: 'shaft' },
+    );
+    const { keys, line } = scopeBy([rule('a', [{ role: 'converter' }])], {}, { causes: [equal] });
+    expect(keys).toEqual(['part-converter']);
+    expect(line('part-converter')!.reasons.map((r) => r.rule)).toEqual(['a', 'cause']);
+    expect(scopeBy([shaft], {}, { causes: [bad] }).keys).toContain('labour-clean');
+  });
+  test('the usual way is the first whose conditions hold', () => {
+    const either = scopeCause(
+      'c',
+      [
+        { by: [{ part: '$p', action: 'machine' }], works: 0.5, when: ['policy:cooler=replace'] },
+        { by: [{ part: '$p' }], works: 0.9 },
+      ],
+      { part: 'shaft' },
+    );
+    expect(scopeBy([], {}, { causes: [either] }).line('part-shaft')!.action).toBe('replace');
+    expect(
+      scopeBy([], {}, { causes: [either], policies: { cooler: 'replace' } }).line('part-shaft')!.action,
+    ).toBe('machine');
+    expect(scopeBy([], {}, { causes: [scopeCause('n', [])] }).lines).toEqual([]);
+  });
+  test('of a unit that is exchanged only what lies outside it is cured', () => {
+    const wide = scopeCause(
+      'c',
+      [
+        {
+          by: [
+            { part: '$p' },
+            { role: 'converter' },
+            { operation: 'cooler-flush' },
+            { operation: 'valve-body' },
+            { outside: 'outside-x' },
+            { supply: 'fluid' },
+          ],
+          works: 0.9,
+        },
+      ],
+      { part: 'shaft' },
+    );
+    expect(scopeBy([], {}, { causes: [wide], repair: 'exchange' }).keys).toEqual([
+      'part-converter',
+      'fluid',
+      'labour-flush',
+      'outside-x',
+    ]);
+    expect(scopeBy([], {}, { causes: [wide], repair: 'none' }).keys).toEqual([]);
+  });
 });
 
-describe('the technician’s hand', () => {
-  test('adds, changes and takes out, each with the reason on the line', () => {
-    const { lines, removed } = scope(
-      {
-        'scope.line.own-1': { change: 'add', name: 'In-line filter', price: 3150, reason: 'fibre' },
-        'scope.line.part-filter': { change: 'change', quantity: 2, reason: 'one to cut' },
-        'scope.line.part-sun-shell': { change: 'remove', reason: 'welded here' },
-      },
-      {
-        id: 'sun-shell:path-broken',
-        mode: 'path-broken',
-        part: 'sun-shell',
-        element: 'reverse',
-        gearset: null,
-      },
-    );
-    expect(lines.find((l) => l.key === 'own-1')).toMatchObject({
-      name: 'In-line filter',
-      price: 3150,
-      edited: 'add',
+describe('changes by hand', () => {
+  test('reach what is inside, in an exchange only what is its own', () => {
+    const values = {
+      'scope.line.own': { change: 'add', name: 'Bracket', price: 100, reason: 'r' },
+      'scope.line.part-shaft': { change: 'change', quantity: 2, reason: 'r' },
+      'scope.line.x': { change: 'add', part: 'ring', reason: 'r' },
+    };
+    expect(scopeBy([shaft], values).keys).toEqual(['part-ring', 'part-shaft', 'own']);
+    expect(scopeBy([], values, { repair: 'exchange' }).keys).toEqual(['own']);
+    expect(scopeBy([], values, { repair: 'none' }).keys).toEqual([]);
+    const unit = rule('e', [{ role: 'exchange-unit' }], { repairs: ['exchange'] });
+    const change = { 'scope.line.part-exchange': { change: 'change', quantity: 3, reason: 'r' } };
+    expect(scopeBy([unit], change, { repair: 'exchange' }).line('part-exchange')!.quantity).toBe(3);
+  });
+  test('to work come after the work that follows from the parts', () => {
+    const rules = rulesOf([rule('a', [{ part: 'shaft', action: 'machine' }])], {
+      work: [{ id: 'w', actions: ['machine'], operation: 'machining', reason: 'Cut' }],
     });
-    expect(lines.find((l) => l.key === 'part-filter')).toMatchObject({ quantity: 2, edited: 'change' });
-    expect(removed.map((l) => l.key)).toEqual(['part-sun-shell']);
-    expect(removed[0]!.reasons.at(-1)).toMatchObject({ rule: 'technician', words: 'welded here' });
+    const { line } = scopeBy(rules, { 'scope.line.labour-cut': { change: 'change', hours: 3, reason: 'r' } });
+    expect(line('labour-cut')).toMatchObject({ hours: 3, edited: 'change' });
+    const none = { 'scope.line.labour-cut': { change: 'remove', reason: 'r' } };
+    expect(scopeBy(rules, none).keys).toEqual(['part-shaft']);
+    expect(scopeBy(rules, none).removed.map((l) => l.key)).toEqual(['labour-cut']);
   });
-  test('taking out what is not there is no line and no error', () => {
-    expect(scope({ 'scope.line.part-ghost': { change: 'remove', reason: 'x' } }).removed).toEqual([]);
+});
+
+describe('repairs', () => {
+  const rules = rulesOf([], {
+    repairs: [
+      { repair: 'targeted', unless: [{ when: ['bare=yes'], reason: 'No vehicle' }] },
+      { repair: 'full' },
+      { repair: 'upgrade', onlyFor: [{ when: ['policy:plates=added'], reason: 'Asked for' }] },
+      { repair: 'none' },
+    ],
   });
-  test('a known part or operation added keeps its price and hours', () => {
-    const { lines } = scope({
-      'scope.line.own-2': { change: 'add', part: 'pump-cover', reason: 'to be sure' },
-      'scope.line.own-3': { change: 'add', operation: 'cooler-flush', reason: 'to be sure' },
+  const open = (values = {}, policies = {}) => scopeBy(rules, values, { policies }).scopes;
+  test('are open, barred with the reason, or not called for', () => {
+    expect(open().open).toEqual([
+      { repair: 'targeted', barred: null, reason: null },
+      { repair: 'full', barred: null, reason: null },
+      { repair: 'upgrade', barred: 'Nothing calls for it.', reason: null },
+      { repair: 'none', barred: null, reason: null },
+    ]);
+    expect(open({ 'vehicle.bare': true }).open[0]).toEqual({
+      repair: 'targeted',
+      barred: 'No vehicle',
+      reason: null,
     });
-    expect(lines.find((l) => l.key === 'part-pump-cover' || l.name === 'Pump cover')!.price).toBe(11200);
-    expect(lines.find((l) => l.name.includes('cooler'))!.hours).toBeGreaterThan(0);
+    expect(open({}, { plates: 'added' }).open[2]).toEqual({
+      repair: 'upgrade',
+      barred: null,
+      reason: 'Asked for',
+    });
+  });
+  test('the usual one is the policy’s, unless it is barred or an upgrade is called for', () => {
+    expect(open().usual).toBe('targeted');
+    expect(open({}, { overhaul: 'full' }).usual).toBe('full');
+    expect(open({ 'vehicle.bare': true }).usual).toBe('full');
+    expect(open({}, { plates: 'added' }).usual).toBe('upgrade');
   });
 });
 
-describe('warnings', () => {
-  test('a root cause left out needs a waiver', () => {
-    const { warnings } = scope(
-      { 'scope.line.part-high-piston-outer-seal': { change: 'remove', reason: 'no' } },
-      SEAL,
-    );
-    expect(warnings.join(' ')).toMatch(/root cause, high piston outer seal, is not in the scope.*waiver/);
+test('what spread is said, with the elements it was seen in', () => {
+  const { spread } = scopeBy([], {
+    'unit.debris.chunks': { is: { sump: 'some' } },
+    'face.high.2.a.metal': { is: 'specks' },
+    'face.forward.2.a.metal': { is: 'none' },
   });
-  test('a part with variants says what to measure before it is ordered', () => {
-    expect(scope({ 'part.converter.leak': { is: 'leaks' } }).warnings.join(' ')).toContain(
-      'more than one variant',
-    );
-    expect(scope({}).warnings).toEqual([]);
-  });
-  test('overload puts what is outside the unit on the list', () => {
-    const cause: ScopeCause = { id: 'overload', mode: 'overload', part: null, element: null, gearset: null };
-    expect(keys({}, cause)).toContain('outside-load');
-  });
-});
-
-test('lines stand in the order of removal, labour after parts, what is outside last', () => {
-  const { lines } = scope(
-    { 'part.sun-shell.condition': { is: 'failed' }, 'part.pump-cover.condition': { is: 'failed' } },
-    { id: 'overload', mode: 'overload', part: null, element: null, gearset: null },
-    { ...SHOP, converter: 'always' },
-  );
-  const kinds = lines.map((l) => l.kind);
-  expect(
-    [...kinds].sort(
-      (a, b) => ['part', 'labour', 'outside'].indexOf(a) - ['part', 'labour', 'outside'].indexOf(b),
-    ),
-  ).toEqual(kinds);
-  const order = lines
-    .filter((l) => l.kind === 'part')
-    .map((l) => unit.stations.find((s) => s.id === l.station)!.order);
-  expect(order).toEqual([...order].sort((a, b) => a - b));
+  expect(spread).toEqual([{ kind: 'metal', seenIn: ['high'] }]);
+  expect(scopeBy([]).spread).toEqual([]);
+  expect(scopeBy([], { 'unit.debris.fibre': { is: { sump: 'heavy' } } }).spread).toEqual([
+    { kind: 'fibre', seenIn: [] },
+  ]);
 });

@@ -1,72 +1,30 @@
-import { below } from '@/core/case';
-import type { JobState } from '@/core/case';
 import type { FactKnowledge } from '@/core/facts';
-import { midSentence, operationWithRole, partOf, partsWithRole } from '@/core/unit';
-import type { LabourOperation, Part, UnitDefinition } from '@/core/unit';
+import { operationWithRole, partsWithRole } from '@/core/unit';
+import type { UnitDefinition } from '@/core/unit';
+import { curedBy, isDone, marksOf, usualWay } from './cure';
+import type { Curable, Doing } from './cure';
+import { applyEdit, editsOf } from './edits';
 import { scopeFacts } from './facts';
-import type { Policies, ScopeCause } from './facts';
-import { fire, partsOfLine } from './rules';
-import type { Firing, RuleLine, ScopeAction, ScopeRules } from './rules';
-
-export interface Reason {
-  rule: string;
-  words: string;
-  /** Findings and policies it rests on. */
-  slots: string[];
-  /** A policy cannot switch it off. */
-  firm: boolean;
-}
-
-export interface ScopeLine {
-  /** `part-<id>`, `labour-<id>` or `outside-<id>`: unique in a scope. */
-  key: string;
-  kind: 'part' | 'labour' | 'outside';
-  name: string;
-  station: string | null;
-  action: ScopeAction;
-  quantity: number;
-  /** Unit price, minor units. */
-  price: number;
-  hours: number;
-  leadDays: number;
-  coreDeposit: number;
-  /** Days to bring the old part back for its deposit, where the supplier sets any. */
-  coreReturnDays: number | null;
-  /** The overhaul kit already holds it. */
-  inKit: boolean;
-  onTheShop: boolean;
-  reasons: Reason[];
-  /** The technician added, changed or took it out. */
-  edited: 'add' | 'change' | 'remove' | null;
-}
+import type { ScopeCause, ScopeFact, Situation } from './facts';
+import { blankLine, fluidLine, isBought, merge, operationLine, partLine, withReasons } from './line';
+import type { Lines, Reason, ScopeLine } from './line';
+import { problemsOf } from './problems';
+import type { ScopeProblem } from './problems';
+import { fire, isFor, isInside, matches, partsOfLine } from './rules';
+import type { Firing, Repair, RepairRule, RuleLine, ScopeRules } from './rules';
+import { addWork, timeBench, withoutOverlaps } from './work';
 
 export interface Scope {
+  repair: Repair;
   lines: ScopeLine[];
   /** Lines the technician took out, with the reason. */
   removed: ScopeLine[];
+  problems: ScopeProblem[];
+  /** The problems nobody has signed for, in words. */
   warnings: string[];
+  /** What went through the unit, and the elements it was seen in. */
+  spread: { kind: string; seenIn: string[] }[];
 }
-
-type LineEdit = {
-  change: 'add' | 'change' | 'remove';
-  part?: string;
-  operation?: string;
-  name?: string;
-  action?: ScopeAction;
-  quantity?: number;
-  price?: number;
-  hours?: number;
-  reason: string;
-};
-
-const STRENGTH: Record<ScopeAction, number> = {
-  reuse: 0,
-  clean: 1,
-  measure: 2,
-  machine: 3,
-  replace: 4,
-  upgrade: 5,
-};
 
 /** What a scope is built by. */
 export interface ScopeBasis {
@@ -74,212 +32,196 @@ export interface ScopeBasis {
   knowledge: FactKnowledge;
 }
 
-/** Builds the scope: rules over findings, cause and policies first, then the technician's own changes. */
+/** What can be asked of one situation; its facts are read once. */
+export interface Scoper {
+  scope: (repair: Repair) => Scope;
+  /** P(the cause does not come back | what the scope does); 0 where nothing cures it. */
+  works: (scope: Scope, cause: Curable) => number;
+  /** Repairs this situation leaves open, and why the others are barred. */
+  open: { repair: Repair; barred: string | null; reason: string | null }[];
+  /** What the shop's policies ask for, as far as the evidence allows it. */
+  usual: Repair;
+}
+
+/** Builds scopes: rules over findings, causes and policies first, then what cures the causes, then the technician's changes. */
+export function scoper(unit: UnitDefinition, basis: ScopeBasis, situation: Situation): Scoper {
+  const facts = scopeFacts(unit, basis.knowledge, situation);
+  const open = basis.rules.repairs.map((rule) => openness(rule, facts));
+  const { overhaul } = situation.policies;
+  const isOpen = (repair: Repair) => open.some((o) => o.repair === repair && o.barred === null);
+  return {
+    scope: (repair) => build(unit, basis.rules, situation, facts, repair),
+    works: ({ lines, repair }, cause) =>
+      curedBy({ unit, rules: basis.rules, repair, lines: new Map(lines.map((l) => [l.key, l])) }, cause),
+    open,
+    usual: isOpen('upgrade')
+      ? 'upgrade'
+      : overhaul === 'targeted' && isOpen('targeted')
+        ? 'targeted'
+        : 'full',
+  };
+}
+
+function openness({ repair, unless = [], onlyFor }: RepairRule, facts: readonly ScopeFact[]) {
+  const holds = ({ when }: { when: string[] }) => matches(when, facts).length > 0;
+  const asked = onlyFor?.find(holds);
+  const barred = unless.find(holds)?.reason ?? null;
+  if (onlyFor && !asked) return { repair, barred: 'Nothing calls for it.', reason: null };
+  return { repair, barred, reason: asked?.reason ?? null };
+}
+
+/** The scope of one situation, for the repair its policy asks for where none is named. */
 export function buildScope(
   unit: UnitDefinition,
-  { rules, knowledge }: ScopeBasis,
-  state: JobState,
-  policies: Policies,
-  cause: ScopeCause | null,
+  basis: ScopeBasis,
+  situation: Situation,
+  repair?: Repair,
 ): Scope {
-  const facts = scopeFacts(unit, state, knowledge, policies, cause);
-  const lines = new Map<string, ScopeLine>();
-  for (const firing of rules.rules.flatMap((rule) => fire(rule, facts))) {
-    for (const ruleLine of firing.rule.lines) {
+  const scopes = scoper(unit, basis, situation);
+  return scopes.scope(repair ?? scopes.usual);
+}
+
+function build(
+  unit: UnitDefinition,
+  rules: ScopeRules,
+  { state, causes }: Situation,
+  facts: readonly ScopeFact[],
+  repair: Repair,
+): Scope {
+  const lines: Lines = new Map();
+  const doing: Doing = { unit, lines, repair, rules };
+  for (const firing of rules.rules.filter((r) => isFor(r, repair)).flatMap((rule) => fire(rule, facts)))
+    for (const ruleLine of firing.rule.lines)
       for (const line of linesFor(unit, ruleLine, firing)) merge(lines, line);
-    }
-  }
+  if (repair !== 'none') for (const cause of causes) addCure(doing, cause, facts);
+
   const removed: ScopeLine[] = [];
-  for (const [key, edit] of below(state, 'scope.line.')) applyEdit(unit, lines, removed, key, edit);
-  for (const line of lines.values()) withoutOverlap(unit, lines, line);
-  const kit = partsWithRole(unit, 'overhaul-kit').some((p) => lines.has(`part-${p.id}`));
-  for (const line of lines.values()) {
-    line.inKit =
-      kit && line.kind === 'part' && unit.parts.find((p) => `part-${p.id}` === line.key)?.kit === 'overhaul';
-  }
+  const edits = editsOf(unit, state);
+  if (repair !== 'none')
+    for (const [key, edit] of edits.parts) {
+      // Of a unit that is exchanged nothing inside is repaired; lines of one's own stay.
+      const own = !key.startsWith('part-') && edit.part === undefined;
+      if (isInside(repair) || own || lines.has(key)) applyEdit(unit, lines, removed, key, edit);
+    }
+  openKit(unit, lines, removed);
+  if (repair !== 'none') addWork(unit, lines, rules);
+  timeBench(unit, lines);
+  if (repair !== 'none') for (const [key, edit] of edits.work) applyEdit(unit, lines, removed, key, edit);
+  withoutOverlaps(unit, lines);
+
+  const problems = problemsOf(doing, state, removed, causes, facts);
   const ordered = [...lines.values()].sort(
     (a, b) => rank(unit, a) - rank(unit, b) || a.name.localeCompare(b.name),
   );
-  return { lines: ordered, removed, warnings: warningsOf(unit, lines, removed, cause) };
+  const warnings = problems.filter((p) => p.waiver === null).map((p) => p.words);
+  return { repair, lines: ordered, removed, problems, warnings, spread: spreadOf(facts) };
 }
 
-function linesFor(unit: UnitDefinition, line: RuleLine, firing: Firing): ScopeLine[] {
-  const reason: Reason = {
-    rule: firing.rule.id,
-    words: firing.rule.reason,
-    slots: [...new Set(firing.slots)],
-    firm: firing.rule.firm ?? false,
+/**
+ * What cures a cause comes into the scope: where rules and policies have put a way there already it is marked as the cure,
+ * else the usual way is added.
+ */
+function addCure(doing: Doing, cause: ScopeCause, facts: readonly ScopeFact[]): void {
+  const usual = usualWay(cause, facts);
+  if (!usual) return;
+  const enough = cause.curedBy.find((way) => way.works >= usual.works && isDone(doing, cause, way));
+  const reason: Omit<Reason, 'action'> = {
+    rule: 'cause',
+    words: `Cures what failed first: ${cause.words}`,
+    slots: ['cause.commit'],
+    firm: true,
   };
-  if (line.operation) return operationLine(operationWithRole(unit, line.operation), reason);
-  if (line.outside)
-    return [{ ...blank(line.outside, 'outside', line.name ?? '', reason), action: line.action ?? 'measure' }];
-  return partsOfLine(unit, line, firing.binding).map((id) =>
-    partLine(unit, id, line.action ?? 'replace', reason, line.onTheShop),
-  );
+  for (const line of (enough ?? usual).by)
+    for (const made of cureLines(doing, line, cause, reason)) merge(doing.lines, made);
 }
 
-function blank(key: string, kind: ScopeLine['kind'], name: string, reason: Reason): ScopeLine {
-  return {
-    key,
-    kind,
-    name,
-    station: null,
-    action: 'replace',
-    quantity: 1,
-    price: 0,
-    hours: 0,
-    leadDays: 0,
-    coreDeposit: 0,
-    coreReturnDays: null,
-    inKit: false,
-    onTheShop: false,
-    reasons: [reason],
-    edited: null,
+/** Lines of a cure; of a unit that is exchanged only what lies outside it. */
+function cureLines(doing: Doing, line: RuleLine, cause: ScopeCause, reason: Omit<Reason, 'action'>) {
+  const { unit, repair, rules } = doing;
+  const firing: Firing = {
+    rule: { id: reason.rule, firm: reason.firm, when: [], lines: [], reason: reason.words },
+    binding: marksOf(cause),
+    slots: reason.slots,
   };
-}
-
-function partLine(
-  unit: UnitDefinition,
-  id: string,
-  action: ScopeAction,
-  reason: Reason,
-  onTheShop = false,
-): ScopeLine {
-  const bought = STRENGTH[action] >= STRENGTH.replace;
-  const part = bought ? orderedAs(unit, id) : partOf(unit, id);
-  const why = part.id === id ? reason : { ...reason, words: `${reason.words} (${partOf(unit, id).name})` };
-  return {
-    ...blank(`part-${part.id}`, 'part', part.name, why),
-    station: part.station,
-    action,
-    price: bought ? (part.price ?? 0) : 0,
-    leadDays: bought ? (part.leadDays ?? 0) : 0,
-    coreDeposit: bought ? (part.coreDeposit ?? 0) : 0,
-    coreReturnDays: bought ? (part.returnDays ?? null) : null,
-    onTheShop,
-  };
-}
-
-function operationLine(operation: LabourOperation | undefined, reason: Reason): ScopeLine[] {
-  return operation
-    ? [{ ...blank(`labour-${operation.id}`, 'labour', operation.name, reason), hours: operation.hours }]
-    : [];
-}
-
-/** What is ordered for a part: itself, or the set or successor it is sold as. */
-function orderedAs(unit: UnitDefinition, id: string): Part {
-  let part = partOf(unit, id);
-  // As often as there are parts at most: a circle of successors ends somewhere.
-  for (let k = 0; part.soldAs !== undefined && k < unit.parts.length; k++) part = partOf(unit, part.soldAs);
-  return part;
-}
-
-/** Hours two operations would both count are counted once; hours the technician set stand. */
-function withoutOverlap(unit: UnitDefinition, lines: Map<string, ScopeLine>, line: ScopeLine): void {
-  const operation = unit.labour.find((o) => `labour-${o.id}` === line.key);
-  if (!operation || line.edited) return;
-  for (const { with: other, hours } of operation.overlaps ?? []) {
-    const known = lines.get(`labour-${other}`);
-    if (!known) continue;
-    line.hours = Math.max(0, Math.round((line.hours - hours) * 100) / 100);
-    const words = `${hours} h less: done along with “${known.name}”`;
-    line.reasons = [...line.reasons, { rule: 'overlap', words, slots: [], firm: false }];
-  }
-}
-
-/** Two rules for one part: the stronger action stands, both reasons are kept. */
-function merge(lines: Map<string, ScopeLine>, line: ScopeLine): void {
-  const known = lines.get(line.key);
-  if (!known) {
-    lines.set(line.key, line);
-    return;
-  }
-  const stronger = STRENGTH[line.action] > STRENGTH[known.action] ? line : known;
-  const reasons = [
-    ...known.reasons,
-    ...line.reasons.filter((r) => !known.reasons.some((k) => k.rule === r.rule)),
-  ];
-  lines.set(line.key, { ...stronger, onTheShop: known.onTheShop || line.onTheShop, reasons });
-}
-
-function applyEdit(
-  unit: UnitDefinition,
-  lines: Map<string, ScopeLine>,
-  removed: ScopeLine[],
-  key: string,
-  edit: LineEdit,
-): void {
-  const reason: Reason = {
-    rule: 'technician',
-    words: edit.reason,
-    slots: [`scope.line.${key}`],
-    firm: false,
-  };
-  const at = lineKey(unit, key, edit);
-  const known = lines.get(at);
-  if (edit.change === 'remove') {
-    if (!known) return;
-    lines.delete(at);
-    removed.push({ ...known, edited: 'remove', reasons: [...known.reasons, reason] });
-    return;
-  }
-  const base = known ?? fromEdit(unit, key, edit, reason);
-  lines.set(at, {
-    ...base,
-    name: edit.name ?? base.name,
-    action: edit.action ?? base.action,
-    quantity: edit.quantity ?? base.quantity,
-    price: edit.price ?? base.price,
-    hours: edit.hours ?? base.hours,
-    reasons: known ? [...known.reasons, reason] : [reason],
-    edited: edit.change,
+  return linesFor(unit, line, firing).filter((made) => {
+    if (isInside(repair) || made.kind === 'outside' || made.kind === 'fluid') return true;
+    if (made.kind === 'labour') return made.rate !== 'bench';
+    const part = unit.parts.find((p) => p.id === made.of);
+    const { kinds, roles } = rules.outsideUnit;
+    return kinds.includes(part?.kind ?? '') || roles.includes(part?.role ?? '');
   });
 }
 
-/** A part or an operation of the unit has one line, whoever puts it there. */
-function lineKey(unit: UnitDefinition, key: string, edit: LineEdit): string {
-  if (unit.parts.some((p) => p.id === edit.part)) return `part-${edit.part}`;
-  if (unit.labour.some((l) => l.id === edit.operation)) return `labour-${edit.operation}`;
-  return key;
+function linesFor(unit: UnitDefinition, line: RuleLine, { rule, slots, binding }: Firing): ScopeLine[] {
+  const reason = (action: Reason['action']): Reason => ({
+    rule: rule.id,
+    words: rule.reason,
+    slots: [...new Set(slots)],
+    firm: rule.firm ?? false,
+    action,
+  });
+  if (line.supply) return [fluidLine(unit, reason('replace'))];
+  if (line.operation) {
+    const operation = operationWithRole(unit, line.operation);
+    if (!operation) return [];
+    const made = operationLine(operation, reason('replace'));
+    return [line.done ? { ...made, hours: round(made.hours * made.before), before: 1 } : made];
+  }
+  if (line.outside)
+    return [blankLine(line.outside, 'outside', line.name ?? '', reason(line.action ?? 'measure'))];
+  return partsOfLine(unit, line, binding).map((id) => ({
+    ...partLine(unit, id, reason(line.action ?? 'replace')),
+    onTheShop: line.onTheShop ?? false,
+  }));
 }
 
-function fromEdit(unit: UnitDefinition, key: string, edit: LineEdit, reason: Reason): ScopeLine {
-  if (edit.part && unit.parts.some((p) => p.id === edit.part))
-    return partLine(unit, edit.part, edit.action ?? 'replace', reason);
-  const operation = operationLine(
-    unit.labour.find((l) => l.id === edit.operation),
-    reason,
-  )[0];
-  return operation ?? blank(key, edit.hours ? 'labour' : 'part', edit.name ?? key, reason);
+/** A kit that is bought is shown with what is in it: none of that is charged again. */
+function openKit(unit: UnitDefinition, lines: Lines, removed: readonly ScopeLine[]): void {
+  const kit = partsWithRole(unit, 'overhaul-kit')
+    .map((p) => lines.get(`part-${p.id}`))
+    .find((line) => line !== undefined && isBought(line.action));
+  if (!kit) return;
+  const reason: Reason = {
+    rule: 'kit',
+    words: 'In the overhaul kit',
+    slots: [],
+    firm: false,
+    action: 'replace',
+  };
+  for (const part of unit.parts) {
+    if (part.kit !== 'overhaul' || removed.some((l) => l.key === `part-${part.id}`)) continue;
+    kit.contents.push(part.name);
+    // What is sold only within a set has no line of its own.
+    if (part.soldAs === undefined) merge(lines, partLine(unit, part.id, reason));
+    const line = lines.get(`part-${part.id}`);
+    if (line?.action === 'replace')
+      Object.assign(line, { inKit: true, reasons: withReasons(line.reasons, [reason]) });
+  }
+}
+
+/** Points that show in a lining what went through the unit. */
+const SEEN_IN: Record<string, { point: string; levels: string[] }> = {
+  metal: { point: 'friction-face.metal:', levels: ['specks', 'covered'] },
+  water: { point: 'friction-face.bond:', levels: ['soft', 'lifting'] },
+};
+
+function spreadOf(facts: readonly ScopeFact[]): Scope['spread'] {
+  return facts
+    .filter((f) => f.point === 'spread')
+    .map(({ level: kind }) => {
+      const seen = SEEN_IN[kind];
+      const shown = facts.filter(
+        (f) => seen && f.point.startsWith(seen.point) && seen.levels.includes(f.level),
+      );
+      return { kind, seenIn: [...new Set(shown.map((f) => f.point.slice(seen!.point.length)))] };
+    });
 }
 
 function rank(unit: UnitDefinition, line: ScopeLine): number {
+  if (line.kind === 'fluid') return 900;
   if (line.kind === 'labour') return 1000;
   if (line.kind === 'outside') return 2000;
   return unit.stations.find((s) => s.id === line.station)?.order ?? 500;
 }
 
-function warningsOf(
-  unit: UnitDefinition,
-  lines: Map<string, ScopeLine>,
-  removed: ScopeLine[],
-  cause: ScopeCause | null,
-): string[] {
-  const warnings = removed.flatMap((line) => {
-    const firm = line.reasons.find((r) => r.firm);
-    return firm ? [`${line.name} was taken out, though: ${firm.words.toLowerCase()}.`] : [];
-  });
-  const root = cause?.part && unit.parts.some((p) => p.id === cause.part) ? cause.part : null;
-  if (root && !lines.has(`part-${root}`) && !lines.has(`part-${orderedAs(unit, root).id}`)) {
-    warnings.push(
-      `The root cause, ${midSentence(partOf(unit, root).name)}, is not in the scope: the job cannot be released without a written waiver.`,
-    );
-  }
-  for (const part of unit.parts) {
-    const line = lines.get(`part-${part.id}`);
-    if (line && part.variantMeasurement && STRENGTH[line.action] >= STRENGTH.replace) {
-      warnings.push(`${part.name}: more than one variant. ${part.variantMeasurement}`);
-    }
-  }
-  return warnings;
-}
+const round = (hours: number) => Math.round(hours * 100) / 100;

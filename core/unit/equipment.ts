@@ -64,6 +64,8 @@ export interface Station {
   id: string;
   name: string;
   order: number;
+  /** Hours at the bench when something here is renewed in a targeted repair. */
+  benchHours?: number;
   /** Here the oil runs out: what it brings along is asked here. */
   drains?: true;
   /** Where it sits along the unit, 0 = converter end, 1 = output end (for drawing). */
@@ -132,12 +134,20 @@ export const SPEC_KINDS = [
 ] as const;
 export type SpecKind = (typeof SPEC_KINDS)[number];
 
+/** What a shop charges by the hour for, apart. */
+export const LABOUR_RATES = ['bench', 'vehicle', 'diagnosis', 'machining'] as const;
+export type LabourRate = (typeof LABOUR_RATES)[number];
+
 export interface LabourOperation {
   id: string;
   /** What it is to Pelvik, whatever it is called. */
   role?: OperationRole;
   name: string;
   hours: number;
+  /** Which of the shop's rates it is charged at; bench where none is said. */
+  rate?: LabourRate;
+  /** Share of it that is done once the unit is apart. */
+  before?: number;
   /** Hours saved where another operation is done too. */
   overlaps?: { with: string; hours: number }[];
 }

@@ -11,12 +11,14 @@ export const PART_ROLES = [
   'regulator',
   'converter',
   'overhaul-kit',
+  'exchange-unit',
 ] as const;
 export type PartRole = (typeof PART_ROLES)[number];
 
 /** What an operation is to Pelvik, whatever it is called. */
 export const OPERATION_ROLES = [
   'remove-refit',
+  'diagnose',
   'teardown',
   'overhaul',
   'targeted',
@@ -26,6 +28,12 @@ export const OPERATION_ROLES = [
   'converter-open',
   'cooler-flush',
   'fill-test',
+  'planetary',
+  'bushings',
+  'machining',
+  'electrical',
+  'programming',
+  'cooler',
 ] as const;
 export type OperationRole = (typeof OPERATION_ROLES)[number];
 

@@ -1,4 +1,5 @@
 import schema from '@/docs/formats/case.schema.json';
+import formerQuoteSchema from '@/docs/formats/quote-1.schema.json';
 import quoteSchema from '@/docs/formats/quote.schema.json';
 import { familyOf, SLOT_FAMILIES, upgradeCase, upgradeWrites } from '@/core/case';
 import type { CaseDocument, Json, SlotFamily } from '@/core/case';
@@ -10,9 +11,9 @@ import type { Problem } from './problem';
 import { CASE_BOUNDS, outOfBounds, SLOT_BOUNDS } from './size';
 import { checkTarget } from './targets';
 
-ajv.addSchema(quoteSchema);
 const validate = ajv.compile(schema);
-const validateQuote = ajv.getSchema('pelvik-quote/1')!;
+const validateQuote = ajv.compile(quoteSchema);
+const validateFormerQuote = ajv.compile(formerQuoteSchema);
 const slotValidators = new Map<SlotFamily, ValidateFunction>(
   SLOT_FAMILIES.map((f) => [f, strictAjv.compile(f.schema)]),
 );
@@ -42,9 +43,10 @@ export function checkSlot(inspection: Inspection, slot: string, value: Json): Pr
   return problems.length ? problems : checkTarget(inspection.unit, slot, value);
 }
 
-/** Problems of a quote's content. */
+/** Problems of a quote's content, of either version. */
 export function checkQuote(content: unknown): Problem[] {
-  return problemsOf(validateQuote, content);
+  const former = (content as { format?: unknown } | null)?.format === 'pelvik-quote/1';
+  return problemsOf(former ? validateFormerQuote : validateQuote, content);
 }
 
 const MOST = 50;
@@ -57,6 +59,10 @@ export function checkCase(value: unknown): Problem[] {
   if (shape.length) return shape;
   const document = value as CaseDocument;
   const problems = UNIQUE.flatMap((rule) => twice(document, rule));
+  (document.quotes ?? []).forEach((quote, k) => {
+    const at = `/quotes/${k}/content`;
+    problems.push(...checkQuote(quote.content).map((p) => ({ ...p, pointer: `${at}${p.pointer}` })));
+  });
   const accepted = (document.quotes ?? []).flatMap((q, k) =>
     q.status === 'accepted' && !q.imported ? [k] : [],
   );

@@ -5,3 +5,4 @@ export type { Bounds } from './size';
 export { checkUnit, unitWarnings } from './unit';
 export type { UnitKnowledge } from './unit-inspection';
 export { checkCase, checkQuote, checkSlot, openCase } from './case';
+export { checkTerms } from './terms';

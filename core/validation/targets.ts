@@ -41,6 +41,7 @@ const ids = (list: readonly { id: string }[]) => list.map((item) => item.id);
 const AIMS: Record<Target, (aim: Aim) => Problem | null> = {
   gear: among('gear', (unit) => unit.gears.map((g) => g.key)),
   station: among('station', (unit) => ids(unit.stations)),
+  variant: among('variant', (unit) => ids(unit.variants)),
   'scope-line': ({ unit, value }) => {
     const { part, operation } = (value ?? {}) as { part?: string; operation?: string };
     if (part !== undefined && !ids(unit.parts).includes(part))

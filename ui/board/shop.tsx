@@ -59,14 +59,8 @@ export function ShopPage({ userId, terms, people, trail }: Props) {
   const router = useRouter();
   const money = (amount: number) => formatMoney(amount, terms.currency);
   const facts: [string, string][] = [
-    ['Labour', `${money(terms.labourPerHour)} an hour`],
+    ['Bench', `${money(terms.rates.bench)} an hour`],
     ['Fluid', `${money(terms.fluidPerLitre)} a litre`],
-    ['Shop supplies', `${terms.suppliesRate * 100} %, at most ${money(terms.suppliesCap)}`],
-    ['Tax', `${terms.taxRate * 100} %`],
-    ['Inspection when not repaired', money(terms.inspectionFee)],
-    ['Bench hours a day', String(terms.benchHoursPerDay)],
-    ['Warranty, targeted repair', terms.warranty.targeted.words],
-    ['Warranty, full overhaul', terms.warranty.full.words],
   ];
   return (
     <SignedIn userId={userId}>

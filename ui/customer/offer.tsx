@@ -1,7 +1,8 @@
 import styled from 'styled-components';
-import { dayWords, formatMoney } from '@/core/quote';
+import { dayWords, formatMoney, shopMomentWords } from '@/core/quote';
 import type { QuoteContent, QuoteOption } from '@/core/quote';
 import { percent } from '@/ui/job/words';
+import { HANGS_ON, includedWords, riskWords, sumsBesideLines } from '@/ui/quote/words';
 
 const OptionBox = styled.label`
   display: grid;
@@ -25,6 +26,11 @@ const OptionBox = styled.label`
   strong {
     font-size: 1.125rem;
     font-weight: 650;
+  }
+  strong small {
+    display: block;
+    font-weight: 400;
+    color: var(--accent);
   }
   .price {
     font-size: 1.25rem;
@@ -79,6 +85,7 @@ export function Offer(props: {
   content: QuoteContent;
   /** Accepted before. */
   chosen: boolean;
+  recommended: boolean;
   disabled: boolean;
 }) {
   const { option: o, content } = props;
@@ -94,7 +101,10 @@ export function Offer(props: {
           defaultChecked={props.chosen}
           disabled={props.disabled}
         />
-        <strong>{o.name}</strong>
+        <strong>
+          {o.name}
+          {props.recommended && <small>We recommend this</small>}
+        </strong>
         <span className="price">{money(o.total)}</span>
         <p>{o.summary}.</p>
         <dl>
@@ -102,8 +112,12 @@ export function Offer(props: {
           <dd>{o.warranty}</dd>
           {o.readyBy && (
             <>
-              <dt>Ready by</dt>
-              <dd>{dayWords(o.readyBy)}</dd>
+              <dt>Ready</dt>
+              <dd>
+                {o.ready
+                  ? `${shopMomentWords(o.ready.at)}, if you say yes by ${shopMomentWords(o.ready.decideBy)}; it hangs on ${HANGS_ON[o.ready.hangsOn]}`
+                  : dayWords(o.readyBy)}
+              </dd>
             </>
           )}
           {o.shareOfValue !== null && (
@@ -114,12 +128,27 @@ export function Offer(props: {
           )}
           {o.id !== 'no-repair' && (
             <>
-              <dt>Could miss the cause</dt>
-              <dd>{percent(o.missRisk)}</dd>
+              <dt>Back within the warranty</dt>
+              <dd>{riskWords(o.risk)}</dd>
             </>
           )}
         </dl>
       </OptionBox>
+      {o.included.length > 0 && (
+        <Details>
+          <summary>What is renewed</summary>
+          <table>
+            <tbody>
+              {o.included.map((i) => (
+                <tr key={i.group}>
+                  <td>{i.group}</td>
+                  <td>{includedWords(i)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Details>
+      )}
       <Details>
         <summary>Every line of it</summary>
         <table>
@@ -128,27 +157,19 @@ export function Offer(props: {
               <tr key={k}>
                 <td>
                   {l.name}
-                  {l.quantity > 1 && ` × ${l.quantity}`}
+                  {l.quantity > 1 && l.kind !== 'fluid' && ` × ${l.quantity}`}
                   <small>{[l.note, l.reason].filter(Boolean).join('; ')}</small>
+                  {l.contents && <small>Holds: {l.contents.join(', ')}</small>}
                 </td>
                 <td>{money(l.total)}</td>
               </tr>
             ))}
-            {(
-              [
-                ['Fluid', o.fluid],
-                ['Shop supplies', o.supplies],
-                [`Tax ${Math.round(content.taxRate * 100)} %`, o.tax],
-                ['Core deposits, returned with the old part', o.coreDeposits],
-              ] as const
-            ).map(([name, amount]) =>
-              amount ? (
-                <tr key={name}>
-                  <td>{name}</td>
-                  <td>{money(amount)}</td>
-                </tr>
-              ) : null,
-            )}
+            {sumsBesideLines(o).map(([name, amount]) => (
+              <tr key={name}>
+                <td>{name}</td>
+                <td>{money(amount)}</td>
+              </tr>
+            ))}
             <tr>
               <td>
                 <b>Total</b>

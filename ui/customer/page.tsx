@@ -74,6 +74,7 @@ const Photos = styled.div`
 export function CustomerPage({ quote }: { quote: CustomerQuote }) {
   const { content } = quote;
   const open = quote.status === 'sent' || quote.status === 'draft' || quote.status === 'declined';
+  const recommended = content.options.find((o) => o.id === content.recommended?.option);
   const accepted = quote.answers.findLast((a) => a.kind === 'accept');
   return (
     <>
@@ -143,6 +144,16 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
         </section>
         <section>
           <h2>What we propose</h2>
+          {recommended && (
+            <p style={{ marginBottom: 10 }}>
+              We recommend <b>{recommended.name}</b>. {content.recommended!.why}
+            </p>
+          )}
+          {content.barred.map((b) => (
+            <p key={b.name} style={{ marginBottom: 10 }}>
+              Why no {b.name.toLowerCase()}: {b.reason}
+            </p>
+          ))}
           <div role="radiogroup" aria-label="Options">
             {content.options.map((o) => (
               <Offer
@@ -150,21 +161,27 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
                 option={o}
                 content={content}
                 chosen={accepted?.option === o.id}
+                recommended={content.recommended?.option === o.id}
                 disabled={!open}
               />
             ))}
           </div>
         </section>
-        {content.couldChange.length > 0 && (
-          <section>
-            <h2>What could still change</h2>
-            <ul>
+        <section>
+          <h2>What could still change</h2>
+          {content.couldChange.length > 0 && (
+            <ul style={{ marginBottom: 10 }}>
               {content.couldChange.map((c) => (
                 <li key={c}>{c}</li>
               ))}
             </ul>
-          </section>
-        )}
+          )}
+          <p>
+            If we find more, you get a new version of this quote that shows exactly what changed. Nothing
+            beyond what you accepted is done without your yes.
+          </p>
+          {content.note && <p style={{ marginTop: 10 }}>{content.note}</p>}
+        </section>
         <section>
           <h2>Your answer</h2>
           <Answer quote={quote} open={open} />

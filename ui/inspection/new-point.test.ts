@@ -1,3 +1,4 @@
+import { POLICIES } from '@/tests/fixtures/paper';
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { stateFromValues } from '@/core/case';
@@ -141,9 +142,8 @@ test('the scope replaces the set, with the reason', () => {
   const lines = buildScope(
     unit,
     { rules: moreRules, knowledge: more },
-    stateFromValues(BLUE),
-    { overhaul: 'targeted', converter: 'on-evidence' },
-    null,
+    { state: stateFromValues(BLUE), policies: POLICIES, causes: [] },
+    'targeted',
   ).lines;
   const carrier = lines.find((l) => l.key === 'part-p1-carrier')!;
   expect(carrier.reasons).toMatchObject([{ words: 'Its needles ran dry', slots: ['gearset.P1.cages'] }]);

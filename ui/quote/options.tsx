@@ -1,55 +1,93 @@
 'use client';
 import styled from 'styled-components';
-import { dayWords, formatMoney } from '@/core/quote';
+import { dayWords, formatMoney, shopMomentWords } from '@/core/quote';
 import type { QuoteContent, QuoteOption } from '@/core/quote';
 import { percent } from '@/ui/job/words';
+import { Notice } from '@/ui/system';
+import { BillRows } from './bill';
+import { HANGS_ON, includedWords, riskWords } from './words';
 
 const Wrap = styled.div`
   overflow-x: auto;
 `;
-const Table = styled.table`
+const Table = styled.table<{ $columns: number }>`
   border-collapse: collapse;
   width: 100%;
-  min-width: 640px;
+  min-width: ${(p) => 150 + p.$columns * 180}px;
   table-layout: fixed;
   th,
   td {
-    padding: 9px 18px 9px 0;
+    padding: 8px 14px 8px 12px;
     border-top: 1px solid var(--rule);
     text-align: left;
     vertical-align: top;
   }
   thead th {
-    border-top: 4px solid var(--ink);
-    padding-top: 14px;
-    font-size: 1.25rem;
+    border-top: 5px solid var(--ink);
+    padding-top: 12px;
+    font-size: 1.125rem;
     font-weight: 650;
-    font-stretch: 106%;
+    font-stretch: 104%;
+    line-height: 1.2;
   }
   thead td {
     border: 0;
-    width: 168px;
+    width: 150px;
   }
   tbody th {
-    width: 168px;
+    width: 150px;
+    padding-left: 0;
     font-weight: 400;
+    font-size: 0.9375rem;
     color: var(--ink-soft);
-    font-stretch: 94%;
+    font-stretch: 92%;
+  }
+  td[data-recommended],
+  th[data-recommended] {
+    background: var(--accent-wash);
+  }
+  thead th[data-recommended] {
+    border-top-color: var(--accent);
   }
   .total td {
-    font-size: 1.625rem;
+    font-size: 1.5rem;
     font-weight: 650;
+    line-height: 1.2;
+    small {
+      display: block;
+      font-size: 0.875rem;
+      font-weight: 400;
+      color: var(--ink-soft);
+    }
+  }
+  .group th {
+    padding-top: 18px;
+    border-top: 2px solid var(--ink);
+    font-weight: 650;
+    color: var(--ink);
+  }
+  em {
+    font-style: normal;
+    font-weight: 650;
+    color: var(--bad);
+  }
+  small {
+    display: block;
+    color: var(--ink-soft);
+    font-stretch: 92%;
   }
   details summary {
+    min-height: 32px;
     cursor: pointer;
-    color: var(--accent);
-    min-height: 44px;
+    text-decoration: underline dotted var(--rule-strong);
+    text-underline-offset: 4px;
   }
   details ul {
     display: grid;
-    gap: 4px;
+    gap: 3px;
+    padding: 4px 0 6px;
     font-size: 0.875rem;
-    margin-top: 4px;
+    font-stretch: 92%;
   }
   details li {
     display: grid;
@@ -57,69 +95,219 @@ const Table = styled.table`
     gap: 8px;
   }
 `;
+const Answer = styled.p`
+  font-size: 1.25rem;
+  line-height: 1.35;
+  text-wrap: pretty;
+  b {
+    font-weight: 650;
+  }
+`;
 
-/** The options side by side, the same facts in the same row. */
+/** The options side by side, the same facts in the same row, the recommended one marked and said first. */
 export function OptionTable({ content, chosen }: { content: QuoteContent; chosen?: string | null }) {
   const money = (amount: number) => formatMoney(amount, content.currency);
+  const { options, recommended } = content;
+  const best = options.find((o) => o.id === recommended?.option);
   const row = (name: string, cell: (o: QuoteOption) => React.ReactNode, className?: string) => (
-    <tr className={className}>
+    <tr className={className} key={name}>
       <th scope="row">{name}</th>
-      {content.options.map((o) => (
-        <td key={o.id}>{cell(o)}</td>
+      {options.map((o) => (
+        <td key={o.id} data-recommended={o === best || undefined} data-option={o.id}>
+          {cell(o)}
+        </td>
       ))}
     </tr>
   );
+  const groups = options.find((o) => o.included.length)?.included.map((i) => i.group) ?? [];
+  const ownerSees = options.some((o) => o.inner);
   return (
-    <Wrap>
-      <Table>
-        <thead>
-          <tr>
-            <td />
-            {content.options.map((o) => (
-              <th key={o.id} scope="col">
-                {o.name}
-                {chosen === o.id && ' (accepted)'}
-              </th>
+    <>
+      {best && recommended && (
+        <Answer data-testid="recommended">
+          We recommend <b>{best.name}</b>, {money(best.total)}. {recommended.why}
+        </Answer>
+      )}
+      {!best && options.length > 0 && (
+        <Answer>Nothing is recommended before the unit is apart: what failed first is not certain.</Answer>
+      )}
+      {content.barred.map((b) => (
+        <Notice key={b.name}>
+          No {b.name.toLowerCase()} is offered. {b.reason}
+        </Notice>
+      ))}
+      <Wrap>
+        <Table $columns={options.length}>
+          <thead>
+            <tr>
+              <td />
+              {options.map((o) => (
+                <th key={o.id} scope="col" data-recommended={o === best || undefined}>
+                  {o.name}
+                  {chosen === o.id && ' (accepted)'}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {row(
+              'Total, tax included',
+              (o) => (
+                <>
+                  {money(o.total)}
+                  {o.coreDeposits > 0 && (
+                    <small>{money(o.coreDeposits)} of it comes back with the old parts</small>
+                  )}
+                </>
+              ),
+              'total',
+            )}
+            {row('Ready', (o) => (
+              <ReadyCell option={o} />
             ))}
-          </tr>
-        </thead>
-        <tbody>
-          {row('Total, tax included', (o) => money(o.total), 'total')}
-          {row('What is done', (o) => o.summary)}
-          {row('Warranty', (o) => o.warranty)}
-          {row('Ready by', (o) => (o.readyBy ? dayWords(o.readyBy) : '–'))}
-          {row('Could miss the cause', (o) =>
-            o.id === 'no-repair' ? 'nothing is repaired' : percent(o.missRisk),
-          )}
-          {row('Share of the vehicle’s value', (o) =>
-            o.shareOfValue === null ? '–' : percent(o.shareOfValue),
-          )}
-          {row('Parts', (o) => money(o.parts))}
-          {row('Labour', (o) => money(o.labour))}
-          {row('Fluid', (o) => money(o.fluid))}
-          {row('Shop supplies', (o) => money(o.supplies))}
-          {row(`Tax ${Math.round(content.taxRate * 100)} %`, (o) => money(o.tax))}
-          {row('Core deposits', (o) =>
-            o.coreDeposits ? `${money(o.coreDeposits)}, back with the old part` : '–',
-          )}
-          {row('Lines', (o) => (
-            <details>
-              <summary>{o.lines.length} lines</summary>
-              <ul>
-                {o.lines.map((l, k) => (
-                  <li key={k}>
-                    <span>
-                      {l.name}
-                      {l.quantity > 1 && ` × ${l.quantity}`} {l.note && `(${l.note})`}
-                    </span>
-                    <span>{money(l.total)}</span>
-                  </li>
-                ))}
-              </ul>
-            </details>
-          ))}
-        </tbody>
-      </Table>
-    </Wrap>
+            {row('Warranty', (o) => (
+              <WarrantyCell option={o} />
+            ))}
+            {row('Back within it', (o) => (
+              <RiskCell option={o} />
+            ))}
+            {row('Of the vehicle’s worth', (o) => (o.shareOfValue === null ? '–' : percent(o.shareOfValue)))}
+            {row('What is done', (o) => `${o.summary}.`)}
+            <tr className="group">
+              <th scope="colgroup" colSpan={options.length + 1}>
+                Renewed
+              </th>
+            </tr>
+            {groups.map((group) =>
+              row(group, (o) => {
+                const found = o.included.find((i) => i.group === group);
+                if (!found) return '–';
+                const words = includedWords(found);
+                return found.names.length && found.names.length < 14 ? (
+                  <details>
+                    <summary>{words}</summary>
+                    <ul>
+                      {found.names.map((n) => (
+                        <li key={n}>{n}</li>
+                      ))}
+                    </ul>
+                  </details>
+                ) : (
+                  words
+                );
+              }),
+            )}
+            <tr className="group">
+              <th scope="colgroup" colSpan={options.length + 1}>
+                The bill
+              </th>
+            </tr>
+            <BillRows content={content} row={row} />
+            {row('Every line', (o) => (
+              <details>
+                <summary>
+                  {o.lines.length} {o.lines.length === 1 ? 'line' : 'lines'}
+                </summary>
+                <ul>
+                  {o.lines.map((l, k) => (
+                    <li key={k}>
+                      <span>
+                        {l.name}
+                        {l.quantity > 1 && l.kind !== 'fluid' && ` × ${l.quantity}`} {l.note && `(${l.note})`}
+                        {l.contents && <small>with {l.contents.length} parts</small>}
+                      </span>
+                      <span>{money(l.total)}</span>
+                    </li>
+                  ))}
+                </ul>
+              </details>
+            ))}
+            {ownerSees && (
+              <tr className="group">
+                <th scope="colgroup" colSpan={options.length + 1}>
+                  For the shop’s eyes
+                </th>
+              </tr>
+            )}
+            {ownerSees && row('Costs the shop', (o) => (o.inner ? money(o.inner.cost) : '–'))}
+            {ownerSees &&
+              row('Margin before tax', (o) =>
+                o.inner ? (
+                  <>
+                    {money(o.inner.margin)}
+                    {o.taxable > 0 && <small>{percent(o.inner.margin / o.taxable)} of what is charged</small>}
+                  </>
+                ) : (
+                  '–'
+                ),
+              )}
+            {ownerSees &&
+              row('Returns cost on average', (o) => (o.inner ? money(o.inner.expectedReturn) : '–'))}
+            {ownerSees && row('Hours still to do', (o) => (o.inner ? `${round(o.inner.hoursLeft)} h` : '–'))}
+          </tbody>
+        </Table>
+      </Wrap>
+    </>
   );
 }
+
+const round = (hours: number) => Math.round(hours * 10) / 10;
+
+/** The date, what it hangs on, and how it comes about. */
+function ReadyCell({ option: { ready, readyBy, late } }: { option: QuoteOption }) {
+  if (!ready) return readyBy ? dayWords(readyBy) : '–';
+  return (
+    <details>
+      <summary>
+        <b>{shopMomentWords(ready.at)}</b>
+        {late && <em> after the promise</em>}
+      </summary>
+      <small>
+        if you say yes by {shopMomentWords(ready.decideBy)}; hangs on {HANGS_ON[ready.hangsOn]}
+        {ready.latest && ` (${ready.latest})`}
+      </small>
+      <ul>
+        {ready.steps.map((s) => (
+          <li key={s.words}>
+            <span>{s.words}</span>
+            <span>{shopMomentWords(s.at)}</span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+function WarrantyCell({ option: { warranty, warrantyTerms } }: { option: QuoteOption }) {
+  if (!warrantyTerms || warrantyTerms.voids.length === 0) return warranty;
+  return (
+    <details>
+      <summary>{warranty}</summary>
+      <ul>
+        <li>Void with:</li>
+        {warrantyTerms.voids.map((v) => (
+          <li key={v}>{v}</li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+function RiskCell({ option: o }: { option: QuoteOption }) {
+  if (o.id === 'no-repair') return 'nothing is repaired';
+  return (
+    <details>
+      <summary>{riskWords(o.risk)}</summary>
+      <ul>
+        {o.risk.steps.map((s) => (
+          <li key={s.words}>
+            <span>{s.words}</span>
+            <span>{share(s.share)}</span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+const share = (p: number) => `${(p * 100).toFixed(1)} %`;

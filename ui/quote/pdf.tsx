@@ -1,6 +1,7 @@
 import { Document, Image, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
-import { dayWords, formatMoney, momentWords } from '@/core/quote';
+import { dayWords, formatMoney, momentWords, shopMomentWords } from '@/core/quote';
 import type { QuoteContent, QuoteOption } from '@/core/quote';
+import { riskWords, sumsBesideLines } from './words';
 
 const styles = StyleSheet.create({
   page: {
@@ -82,7 +83,13 @@ export function QuotePdf({ quote, size }: { quote: PdfQuote; size: 'A4' | 'LETTE
         </View>
         <Text style={styles.title}>{content.job.vehicle}: what we found and what we propose</Text>
         <Text style={styles.soft}>
-          For {content.job.customer}. Unit: {content.job.unit}. Complaint: {content.job.complaint}
+          {[
+            content.job.customer && `For ${content.job.customer}.`,
+            `Unit: ${content.job.unit}.`,
+            content.job.complaint && `Complaint: ${content.job.complaint}`,
+          ]
+            .filter(Boolean)
+            .join(' ')}
         </Text>
         <Text style={styles.heading}>What we found</Text>
         <Text>{content.finding}</Text>
@@ -151,12 +158,7 @@ function Offer({
   accepted: boolean;
 }) {
   const money = (amount: number) => formatMoney(amount, content.currency);
-  const sums: [string, number][] = [
-    ['Fluid', o.fluid],
-    ['Shop supplies', o.supplies],
-    [`Tax ${Math.round(content.taxRate * 100)} %`, o.tax],
-    ['Core deposits, returned with the old part', o.coreDeposits],
-  ];
+  const sums = sumsBesideLines(o);
   const percent = (p: number) => `${Math.round(p * 100)} %`;
   return (
     <View style={styles.option}>
@@ -168,9 +170,10 @@ function Offer({
         <Text style={styles.name}>{money(o.total)}</Text>
       </View>
       <Text>
-        {o.summary}. Warranty: {o.warranty}.{o.readyBy ? ` Ready by ${dayWords(o.readyBy)}.` : ''}
+        {o.summary}. Warranty: {o.warranty}.
+        {o.readyBy ? ` Ready ${o.ready ? shopMomentWords(o.ready.at) : dayWords(o.readyBy)}.` : ''}
         {o.shareOfValue === null ? '' : ` ${percent(o.shareOfValue)} of the vehicle’s value.`}
-        {o.id === 'no-repair' ? '' : ` Could miss the cause: ${percent(o.missRisk)}.`}
+        {o.id === 'no-repair' ? '' : ` Back within the warranty: ${riskWords(o.risk)}.`}
       </Text>
       {o.lines.map((l, k) => (
         <View key={k} style={styles.line} wrap={false}>
@@ -182,14 +185,12 @@ function Offer({
           <Text>{money(l.total)}</Text>
         </View>
       ))}
-      {sums
-        .filter(([, amount]) => amount !== 0)
-        .map(([name, amount]) => (
-          <View key={name} style={styles.line} wrap={false}>
-            <Text>{name}</Text>
-            <Text>{money(amount)}</Text>
-          </View>
-        ))}
+      {sums.map(([name, amount]) => (
+        <View key={name} style={styles.line} wrap={false}>
+          <Text>{name}</Text>
+          <Text>{money(amount)}</Text>
+        </View>
+      ))}
     </View>
   );
 }

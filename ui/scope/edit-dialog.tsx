@@ -1,5 +1,7 @@
 'use client';
 import { useState } from 'react';
+import { formatMoney, linePrice } from '@/core/quote';
+import type { ShopTerms } from '@/core/quote';
 import type { ScopeLine } from '@/core/scope';
 import { useBench } from '@/ui/job/provider';
 import { Button, Choice, Dialog, forgetTyping, Line, NumberInput, Stack, TextInput } from '@/ui/system';
@@ -7,31 +9,35 @@ import { Button, Choice, Dialog, forgetTyping, Line, NumberInput, Stack, TextInp
 /** A change asked for: to a line of the scope, or a line of one's own. */
 export type Edit = { line: ScopeLine; change: 'change' | 'remove' } | { line: null; change: 'add' };
 
-const ACTIONS = (['reuse', 'clean', 'measure', 'machine', 'replace', 'upgrade'] as const).map((value) => ({
-  value,
-  label: value[0]!.toUpperCase() + value.slice(1),
-}));
+/** What is done with a part; relining is the converter's. */
+const PART_ACTIONS = ['reuse', 'clean', 'measure', 'machine', 'reline', 'replace', 'upgrade'] as const;
+const ACTIONS = PART_ACTIONS.map((value) => ({ value, label: value[0]!.toUpperCase() + value.slice(1) }));
 
 /** Asks what to change about a line, and why: the reason is kept. */
 export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void }) {
-  const { write, terms, keepName } = useBench();
+  const { write, terms, keepName, unit, now } = useBench();
+  const before = edit.line ? now(`scope.line.${edit.line.key}`) : undefined;
   const kept = (field: string) => keepName(`scope ${edit.line?.key ?? 'own'} ${edit.change} ${field}`);
   const [reason, setReason] = useState('');
   const [name, setName] = useState(edit.line?.name ?? '');
   const [action, setAction] = useState<ScopeLine['action']>(edit.line?.action ?? 'replace');
   const [quantity, setQuantity] = useState(edit.line?.quantity ?? 1);
-  const [price, setPrice] = useState<number | null>(edit.line ? edit.line.price / 100 : null);
-  const [hours, setHours] = useState<number | null>(edit.line?.hours || null);
+  // What nobody typed follows from the action: the price of what was done before is none of its.
+  const [price, setPrice] = useState<number | null>(before?.price === undefined ? null : before.price / 100);
+  const [hours, setHours] = useState<number | null>(before?.hours ?? null);
   const removing = edit.change === 'remove';
   const labour = edit.line?.kind === 'labour';
+  const fluid = edit.line?.kind === 'fluid';
+  const converter = edit.line?.of === unit.converter.part;
+  const usual = edit.line && edit.line.kind !== 'outside' ? usualPrice(edit.line, terms) : null;
   const ready = reason.trim() !== '' && (edit.line !== null || name.trim() !== '');
   const keep = () => {
     const key = edit.line?.key ?? `own-${crypto.randomUUID().slice(0, 8)}`;
     const values = removing
       ? {}
       : {
-          action,
-          quantity,
+          ...(edit.line === null || action !== edit.line.action || edit.line.edited ? { action } : {}),
+          ...(edit.line === null || quantity !== edit.line.quantity || edit.line.edited ? { quantity } : {}),
           ...(edit.line ? {} : { name: name.trim() }),
           ...(price === null || labour ? {} : { price: Math.round(price * 100) }),
           ...(hours === null ? {} : { hours }),
@@ -62,23 +68,29 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
             maxLength={160}
           />
         )}
-        {!removing && !labour && (
-          <Choice label="Action" value={action} options={ACTIONS} onChange={(v) => v && setAction(v)} />
+        {!removing && !labour && !fluid && edit.line?.kind !== 'outside' && (
+          <Choice
+            label="Action"
+            value={action}
+            options={ACTIONS.filter((a) => a.value !== 'reline' || converter)}
+            onChange={(v) => v && setAction(v)}
+          />
         )}
         {!removing && (
           <Line>
             <NumberInput
               label="Quantity"
-              unit=""
-              min={1}
+              unit={fluid ? 'l' : ''}
+              min={fluid ? 0.1 : 1}
               max={99}
-              whole
+              whole={!fluid}
               value={quantity}
               onChange={(v) => setQuantity(v ?? 1)}
             />
             {!labour && (
               <NumberInput
-                label="Unit price"
+                label={fluid ? 'Price a litre' : 'Unit price'}
+                description={usual === null ? undefined : `left open: ${formatMoney(usual, terms.currency)}`}
                 unit={terms.currency}
                 min={0}
                 max={1000000}
@@ -89,6 +101,7 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
             {(labour || !edit.line) && (
               <NumberInput
                 label="Hours"
+                description={edit.line ? `left open: ${edit.line.hours} h` : undefined}
                 unit="h"
                 min={0}
                 max={200}
@@ -117,4 +130,9 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
       </Stack>
     </Dialog>
   );
+}
+
+/** What one costs where no price is typed; null where that goes by the action. */
+function usualPrice(line: ScopeLine, terms: ShopTerms): number | null {
+  return line.kind === 'labour' || line.price === 0 ? null : linePrice(line, terms);
 }

@@ -1,65 +1,114 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { standingCause } from '@/core/quote';
-import { buildScope, policiesOf } from '@/core/scope';
-import type { Scope } from '@/core/scope';
-import { SlotChoice } from '@/ui/job/fields';
+import styled from 'styled-components';
+import { midSentence } from '@/core/unit';
+import { asPriced, billOf, formatMoney, nameOf, standingCauses } from '@/core/quote';
+import { policiesOf, scoper } from '@/core/scope';
+import type { Repair, Scope } from '@/core/scope';
 import { useJob, useReasoning } from '@/ui/job/provider';
-import { Button, Caption, Choice, Line, Notice, Page, Section, Stack } from '@/ui/system';
+import { UnitStrip } from '@/ui/strip';
+import { Button, Caption, Line, Page, Section, Stack } from '@/ui/system';
+import { AddedFrictions } from './added-frictions';
 import { EditDialog } from './edit-dialog';
 import type { Edit } from './edit-dialog';
+import { scopeMarks } from './marks';
+import { PolicyRows } from './policies';
+import { Problems } from './problems';
 import { ScopeTable } from './table';
+
+const Repairs = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  background: var(--frame);
+  color: var(--frame-ink);
+  button {
+    display: grid;
+    gap: 2px;
+    align-content: start;
+    min-height: 64px;
+    padding: 10px 14px 8px;
+    border: 0;
+    border-right: 1px solid var(--frame-rule);
+    border-bottom: 5px solid transparent;
+    background: none;
+    color: inherit;
+    font: inherit;
+    text-align: left;
+    cursor: pointer;
+  }
+  button[aria-pressed='true'] {
+    background: var(--frame-raised);
+    border-bottom-color: #7fa2f5;
+  }
+  button:disabled {
+    color: var(--frame-soft);
+    cursor: default;
+  }
+  b {
+    font-weight: 650;
+    font-stretch: 104%;
+  }
+  span {
+    font-size: 1.25rem;
+    font-weight: 650;
+  }
+  small {
+    font-stretch: 90%;
+    color: var(--frame-soft);
+  }
+`;
 
 /** For every part: what is done with it, and why. Rules fill it; the technician has the last word. */
 export function ScopeStage() {
   const { unit, rules, knowledge, terms, state } = useJob();
   const { reasoning } = useReasoning();
   const [edit, setEdit] = useState<Edit | null>(null);
+  const [picked, setPicked] = useState<Repair | null>(null);
   const diagnosis = reasoning?.diagnosis;
-  const cause = useMemo(() => (diagnosis ? standingCause(state, diagnosis) : null), [state, diagnosis]);
-  const policies = policiesOf(state, terms.policies);
-  const scope = useMemo(
-    () => buildScope(unit, { rules, knowledge }, state, policiesOf(state, terms.policies), cause),
-    [unit, rules, knowledge, state, terms, cause],
+  const causes = useMemo(() => (diagnosis ? standingCauses(state, diagnosis) : []), [state, diagnosis]);
+  const priced = useMemo(() => asPriced(unit, terms), [unit, terms]);
+  const scopes = useMemo(
+    () =>
+      scoper(priced, { rules, knowledge }, { state, policies: policiesOf(state, terms.policies), causes }),
+    [priced, rules, knowledge, state, terms, causes],
   );
+  const offered = scopes.open.filter(
+    (o) => o.repair !== 'none' && (o.barred === null || o.repair === 'targeted'),
+  );
+  const isOpen = offered.some((o) => o.repair === picked && o.barred === null);
+  const repair = picked && isOpen ? picked : scopes.usual;
+  const scope = useMemo(() => scopes.scope(repair), [scopes, repair]);
+  const marks = useMemo(() => scopeMarks(unit, scope), [unit, scope]);
+  const [cause] = causes;
   return (
     <>
+      <Repairs role="group" aria-label="What the scope is for">
+        {offered.map((o) => (
+          <RepairButton
+            key={o.repair}
+            repair={o.repair}
+            barred={o.barred}
+            chosen={o.repair === repair}
+            total={o.barred === null ? billOf(scopes.scope(o.repair).lines, terms, null).total : null}
+            usual={o.repair === scopes.usual}
+            onChoose={() => setPicked(o.repair)}
+          />
+        ))}
+      </Repairs>
+      <UnitStrip unit={unit} marks={marks} />
+      <Legend scope={scope} />
       <Page>
-        <Section title="Policies" note="The shop’s way, changed for this job where it should be.">
-          <Line $gap={28}>
-            <SlotPolicy
-              slot="scope.policy.overhaul"
-              label="When it is apart"
-              shop={policies.overhaul}
-              options={[
-                { value: 'targeted', label: 'Targeted' },
-                { value: 'full', label: 'Full overhaul' },
-              ]}
-            />
-            <SlotPolicy
-              slot="scope.policy.converter"
-              label="Converter"
-              shop={policies.converter}
-              options={[
-                { value: 'on-evidence', label: 'On evidence' },
-                { value: 'always', label: 'Always replace' },
-              ]}
-            />
-          </Line>
-        </Section>
         <Section
           wide
-          title="Lines"
+          title={nameOf(repair)}
           note={
             cause
-              ? `Built on: ${cause.words}.`
+              ? `Built on: ${midSentence(cause.words)}.`
               : 'No first cause is determined: the lines stand on findings and policy alone.'
           }
         >
-          <Stack $gap={10}>
-            {scope.warnings.map((w) => (
-              <Notice key={w}>{w}</Notice>
-            ))}
+          <Stack $gap={12}>
+            <Problems problems={scope.problems} />
             <ScopeTable scope={scope} onEdit={setEdit} />
             <div>
               <Button onPress={() => setEdit({ line: null, change: 'add' })}>Add a line</Button>
@@ -71,30 +120,55 @@ export function ScopeStage() {
             <RemovedLines scope={scope} />
           </Section>
         )}
+        <Section title="The shop’s way" note="Where builders differ.">
+          <PolicyRows />
+        </Section>
+        <AddedFrictions />
       </Page>
       {edit && <EditDialog edit={edit} onClose={() => setEdit(null)} />}
     </>
   );
 }
 
-function SlotPolicy<T extends string>(props: {
-  slot: string;
-  label: string;
-  shop: T;
-  options: { value: T; label: string }[];
+function RepairButton(props: {
+  repair: Repair;
+  barred: string | null;
+  chosen: boolean;
+  usual: boolean;
+  total: number | null;
+  onChoose: () => void;
 }) {
-  const { state, write } = useJob();
-  if (state[props.slot]) return <SlotChoice slot={props.slot} label={props.label} options={props.options} />;
+  const { terms } = useJob();
   return (
-    <Stack $gap={4}>
-      <Caption as="span">{props.label} (as the shop does)</Caption>
-      <Choice
-        label={props.label}
-        value={props.shop}
-        options={props.options}
-        onChange={(v) => v && write(props.slot, v)}
-      />
-    </Stack>
+    <button
+      type="button"
+      aria-pressed={props.chosen}
+      disabled={props.barred !== null}
+      onClick={props.onChoose}
+      data-repair={props.repair}
+    >
+      <b>{nameOf(props.repair)}</b>
+      {props.total !== null && <span>{formatMoney(props.total, terms.currency)}</span>}
+      <small>{props.barred ?? (props.usual ? 'as the evidence and this shop’s way ask' : ' ')}</small>
+    </button>
+  );
+}
+
+const SPREAD_WORDS: Record<string, string> = { metal: 'Metal', fibre: 'Fibre', water: 'Water' };
+
+/** What the marks of the drawing mean, and what went through the unit. */
+function Legend({ scope }: { scope: Scope }) {
+  return (
+    <Line $gap={18}>
+      <Caption as="span">⊕ renewed</Caption>
+      <Caption as="span">▢ cleaned, measured or worked on</Caption>
+      {scope.spread.map(({ kind, seenIn }) => (
+        <Caption as="span" key={kind}>
+          ⁙ {SPREAD_WORDS[kind] ?? kind} went through the unit
+          {seenIn.length > 0 && `, seen in ${seenIn.join(', ')}`}
+        </Caption>
+      ))}
+    </Line>
   );
 }
 

@@ -1,9 +1,11 @@
 'use client';
 import { Pencil, Trash2 } from 'lucide-react';
 import Link from 'next/link';
+import { useState } from 'react';
 import styled from 'styled-components';
 import { stageOfIn } from '@/core/inspection';
-import { formatMoney, linePrice } from '@/core/quote';
+import { depositOf, formatMoney, lineTotal } from '@/core/quote';
+import type { ShopTerms } from '@/core/quote';
 import type { Scope, ScopeLine } from '@/core/scope';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { useBench, useJob } from '@/ui/job/provider';
@@ -103,24 +105,21 @@ const Why = styled.ul`
   }
 `;
 
-/** The lines by place, each with what it rests on. */
+/** The lines by place, each with what it rests on; what a kit holds and nothing else asks for is folded to a line. */
 export function ScopeTable({ scope, onEdit }: { scope: Scope; onEdit: (edit: Edit) => void }) {
-  const { unit, terms } = useJob();
+  const { unit } = useJob();
   const groupOf = (line: ScopeLine) =>
     line.kind === 'labour'
       ? 'Labour'
       : line.kind === 'outside'
         ? 'Outside the unit'
-        : (unit.stations.find((s) => s.id === line.station)?.name ?? 'Other');
-  const money = (line: ScopeLine) => {
-    if (line.inKit) return 'in the kit';
-    if (line.onTheShop) return 'on the shop';
-    return formatMoney(linePrice(line, terms) * line.quantity, terms.currency);
-  };
-  const core = (line: ScopeLine) =>
-    `+ ${formatMoney(line.coreDeposit * line.quantity, terms.currency)} core${
-      line.coreReturnDays === null ? '' : `, back within ${line.coreReturnDays} days`
-    }`;
+        : line.kind === 'fluid'
+          ? 'Fluid'
+          : (unit.stations.find((s) => s.id === line.station)?.name ?? 'Other');
+  const byCustom = (line: ScopeLine) =>
+    line.kind === 'part' && line.edited === null && line.reasons.every((r) => CUSTOM.includes(r.rule));
+  const told = scope.lines.filter((l) => !byCustom(l));
+  const custom = scope.lines.filter(byCustom);
   return (
     <Table>
       <thead>
@@ -137,46 +136,113 @@ export function ScopeTable({ scope, onEdit }: { scope: Scope; onEdit: (edit: Edi
         </tr>
       </thead>
       <tbody>
-        {scope.lines.flatMap((line, k) => {
+        {told.flatMap((line, k) => {
           const group = groupOf(line);
-          const first = k === 0 || groupOf(scope.lines[k - 1]!) !== group;
+          const first = k === 0 || groupOf(told[k - 1]!) !== group;
           return [
-            ...(first
-              ? [
-                  <Group key={`group-${group}`}>
-                    <th colSpan={5} scope="colgroup">
-                      {group}
-                    </th>
-                  </Group>,
-                ]
-              : []),
-            <tr key={line.key} data-line={line.key}>
-              <th scope="row">
-                {line.name}
-                {line.quantity > 1 && ` × ${line.quantity}`}
-              </th>
-              <td>{line.kind === 'labour' ? `${line.hours} h` : line.action}</td>
-              <td>
-                <Reasons line={line} />
-              </td>
-              <td className="money">
-                {money(line)}
-                {line.coreDeposit > 0 && !line.inKit && <small>{core(line)}</small>}
-              </td>
-              <td className="tools">
-                <Tool aria-label={`Change ${line.name}`} onPress={() => onEdit({ line, change: 'change' })}>
-                  <Pencil size={18} aria-hidden />
-                </Tool>
-                <Tool aria-label={`Take out ${line.name}`} onPress={() => onEdit({ line, change: 'remove' })}>
-                  <Trash2 size={18} aria-hidden />
-                </Tool>
-              </td>
-            </tr>,
+            ...(first ? [<GroupHead key={`group-${group}`} words={group} />] : []),
+            <Row key={line.key} line={line} onEdit={onEdit} />,
           ];
         })}
       </tbody>
+      {custom.length > 0 && <Custom lines={custom} onEdit={onEdit} />}
     </Table>
   );
+}
+
+/** Reasons that are the same in every overhaul. */
+const CUSTOM = ['full', 'kit', 'open'];
+
+function GroupHead({ words }: { words: string }) {
+  return (
+    <Group>
+      <th colSpan={5} scope="colgroup">
+        {words}
+      </th>
+    </Group>
+  );
+}
+
+/** What is renewed in every overhaul: one line, opened on demand. */
+function Custom({ lines, onEdit }: { lines: ScopeLine[]; onEdit: (edit: Edit) => void }) {
+  const { terms } = useJob();
+  const [open, setOpen] = useState(false);
+  const total = lines.reduce((sum, l) => sum + lineTotal(l, terms), 0);
+  const inKit = lines.filter((l) => l.inKit).length;
+  return (
+    <tbody>
+      <GroupHead words="Whenever it is apart" />
+      <tr>
+        <th scope="row">
+          {lines.length} {lines.length === 1 ? 'part' : 'parts'}
+          {inKit > 0 && <small>{inKit} of them in the overhaul kit</small>}
+        </th>
+        <td>renewed or measured</td>
+        <td>
+          {lines
+            .slice(0, 5)
+            .map((l) => l.name)
+            .join(', ')}
+          {lines.length > 5 && ' …'}
+        </td>
+        <td className="money">{formatMoney(total, terms.currency)}</td>
+        <td className="tools">
+          <Button $kind="quiet" $small aria-expanded={open} onPress={() => setOpen(!open)}>
+            {open ? 'Fold' : 'Show all'}
+          </Button>
+        </td>
+      </tr>
+      {open && lines.map((line) => <Row key={line.key} line={line} onEdit={onEdit} />)}
+    </tbody>
+  );
+}
+
+function Row({ line, onEdit }: { line: ScopeLine; onEdit: (edit: Edit) => void }) {
+  const { terms } = useJob();
+  const deposit = depositOf(line);
+  return (
+    <tr data-line={line.key}>
+      <th scope="row">
+        {line.name}
+        {line.kind === 'fluid' ? ` ${line.quantity} l` : line.quantity > 1 && ` × ${line.quantity}`}
+      </th>
+      <td>
+        {line.kind === 'labour' ? `${hoursOf(line)} h` : line.kind === 'outside' ? 'agree' : line.action}
+      </td>
+      <td>
+        <Reasons line={line} />
+      </td>
+      <td className="money">
+        {moneyOf(line, terms)}
+        {deposit > 0 && (
+          <small>
+            + {formatMoney(deposit, terms.currency)} deposit
+            {line.coreReturnDays !== null && `, back within ${line.coreReturnDays} days`}
+          </small>
+        )}
+      </td>
+      <td className="tools">
+        <Tool aria-label={`Change ${line.name}`} onPress={() => onEdit({ line, change: 'change' })}>
+          <Pencil size={18} aria-hidden />
+        </Tool>
+        <Tool aria-label={`Take out ${line.name}`} onPress={() => onEdit({ line, change: 'remove' })}>
+          <Trash2 size={18} aria-hidden />
+        </Tool>
+      </td>
+    </tr>
+  );
+}
+
+/** All pieces together, to the minute or so. */
+const hoursOf = (line: ScopeLine) => Math.round(line.hours * line.quantity * 100) / 100;
+
+function moneyOf(line: ScopeLine, terms: ShopTerms): string {
+  if (line.inKit) return 'in the kit';
+  if (line.onTheShop) return 'on the shop';
+  if (line.unpriced) return 'no price';
+  if (line.kind === 'outside' && line.price === 0) return '–';
+  if (line.kind === 'part' && line.price === 0) return '–';
+  return formatMoney(lineTotal(line, terms), terms.currency);
 }
 
 /** Each reason with the finding it rests on, one press away. */

@@ -31,6 +31,8 @@ export function DeviceView({ placed, section, flow, mark, fault, plain, onSelect
     mark.out && 'out',
     mark.suspect && 'suspected',
     mark.condition && `found ${mark.condition}`,
+    mark.scope,
+    mark.spread && (mark.spread === 'seen' ? 'debris seen' : 'debris came by'),
     fault && FAULT_WORDS[fault],
     carries && 'carries',
   ]
@@ -51,6 +53,16 @@ export function DeviceView({ placed, section, flow, mark, fault, plain, onSelect
     <g {...press}>
       {mark.current && (
         <rect x={x} y={top} width={width} height={bottom - top} fill="var(--accent)" fillOpacity={0.13} />
+      )}
+      {mark.spread && (
+        <rect
+          x={x}
+          y={top}
+          width={width}
+          height={bottom - top}
+          fill={`url(#strip-${mark.spread})`}
+          opacity={0.75}
+        />
       )}
       <rect x={x} {...reach(placed, section, top, bottom)} width={width} fill="transparent" />
       {mark.suspect && (
@@ -78,6 +90,11 @@ export function DeviceView({ placed, section, flow, mark, fault, plain, onSelect
       <ConditionMark
         mark={mark}
         x={x + width - 11}
+        y={first.y - first.base - first.height + (section.parallel ? -4 : 12)}
+      />
+      <ScopeMark
+        scope={mark.scope}
+        x={x + width / 2}
         y={first.y - first.base - first.height + (section.parallel ? -4 : 12)}
       />
       {!plain && <Label placed={placed} section={section} carries={carries} />}
@@ -232,4 +249,32 @@ function ConditionMark({ mark, x, y }: { mark: DeviceMark; x: number; y: number 
     ),
   };
   return <g transform={`translate(${x} ${y})`}>{shapes[mark.condition]}</g>;
+}
+
+/** Renewed: a filled disc with a plus. Worked on and put back: an open square with a wave. */
+function ScopeMark({ scope, x, y }: { scope: DeviceMark['scope']; x: number; y: number }) {
+  if (!scope) return null;
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      {scope === 'renewed' ? (
+        <g>
+          <circle r={10.5} fill="var(--accent)" stroke="var(--sheet)" strokeWidth={1.5} />
+          <path d="M-5 0H5M0 -5V5" stroke="var(--accent-ink)" strokeWidth={2.4} />
+        </g>
+      ) : (
+        <g>
+          <rect
+            x={-9}
+            y={-9}
+            width={18}
+            height={18}
+            fill="var(--sheet)"
+            stroke="var(--accent)"
+            strokeWidth={2}
+          />
+          <path d="M-5.5 0q2.75 -5 5.5 0t5.5 0" fill="none" stroke="var(--accent)" strokeWidth={2.2} />
+        </g>
+      )}
+    </g>
+  );
 }

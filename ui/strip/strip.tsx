@@ -18,6 +18,10 @@ export interface DeviceMark {
   suspect?: boolean;
   out?: boolean;
   current?: boolean;
+  /** What the scope does here: something is renewed, or worked on and put back. */
+  scope?: 'renewed' | 'worked';
+  /** What went through the unit was seen here, or must have come by. */
+  spread?: 'seen' | 'reached';
 }
 
 const Drawing = styled.figure`
@@ -210,7 +214,7 @@ function Solid(props: {
   );
 }
 
-/** Hatches: the case, and torque held without turning. */
+/** Hatches: the case, torque held without turning, and what floats in the oil. */
 function Patterns() {
   return (
     <defs>
@@ -233,6 +237,14 @@ function Patterns() {
       >
         <rect width="6" height="6" fill="var(--accent-wash)" />
         <line x1="0" y1="0" x2="0" y2="6" stroke="var(--accent)" strokeWidth="3.4" />
+      </pattern>
+      <pattern id="strip-reached" width="11" height="11" patternUnits="userSpaceOnUse">
+        <circle cx="3" cy="3" r="1.3" fill="var(--warn)" />
+        <circle cx="8.5" cy="8.5" r="1" fill="var(--warn)" />
+      </pattern>
+      <pattern id="strip-seen" width="7" height="7" patternUnits="userSpaceOnUse">
+        <circle cx="2" cy="2" r="1.5" fill="var(--warn)" />
+        <circle cx="5.5" cy="5.5" r="1.5" fill="var(--warn)" />
       </pattern>
     </defs>
   );

@@ -1,5 +1,5 @@
 import { unitStart } from '@/server/page';
-import { knowledge, terms } from '@/server/library';
+import { knowledge } from '@/server/library';
 import { MessagePage } from '@/ui/system/message';
 import { SignedIn } from '@/ui/sync/signed-in';
 import { UnitView } from '../views';
@@ -19,7 +19,7 @@ export default async function UnitPage({ params, searchParams }: Props) {
     );
   return (
     <SignedIn userId={start.user}>
-      <UnitView key={start.version} start={start} behaviour={knowledge.behaviour} currency={terms.currency} />
+      <UnitView key={start.version} start={start} behaviour={knowledge.behaviour} currency={start.currency} />
     </SignedIn>
   );
 }

@@ -27,6 +27,14 @@ export const STATIONS: Column<Station>[] = [
     write: (s, blockedBy) => ({ ...s, blockedBy }),
   },
   {
+    label: 'Bench time when something here is renewed',
+    kind: 'number',
+    unit: 'h',
+    max: 40,
+    read: (s) => s.benchHours,
+    write: (s, v) => orNone(s, 'benchHours', v),
+  },
+  {
     label: 'Cautions, one a line',
     kind: 'lines',
     read: (s) => lines(s.cautions),
@@ -234,6 +242,16 @@ export const LABOUR: Column<LabourOperation>[] = [
     max: 200,
     read: (l) => l.hours,
     write: (l, v) => ({ ...l, hours: v ?? l.hours }),
+  },
+  {
+    label: 'Charged at the rate for',
+    kind: 'choice',
+    options: () => [
+      { value: '', label: 'bench' },
+      ...['vehicle', 'diagnosis', 'machining'].map((value) => ({ value, label: value })),
+    ],
+    read: (l) => l.rate ?? '',
+    write: (l, v) => orNone(l, 'rate', (v || undefined) as LabourOperation['rate']),
   },
   {
     label: 'Saves work together with',

@@ -100,6 +100,7 @@ const ROLE_WORDS: Record<PartRole, string> = {
   regulator: 'pressure regulator',
   converter: 'torque converter',
   'overhaul-kit': 'overhaul kit',
+  'exchange-unit': 'exchange unit',
 };
 
 /** What is looked at on a part goes by its kind. */

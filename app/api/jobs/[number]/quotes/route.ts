@@ -3,21 +3,25 @@ import { quoteJob } from '@/server/experience';
 import { jobNumber, route } from '@/server/http';
 import { jobByNumber } from '@/server/jobs';
 import { demand } from '@/server/permissions';
-import { makeQuote, quotesOf } from '@/server/quotes';
+import { makeQuote, quoteFor, quotesOf } from '@/server/quotes';
 
 type Params = { number: string };
 
 /** The versions made so far, and the quote as it would be made now. */
-export const GET = route<Params>(async (_request, params) =>
+export const GET = route<Params>(async (_request, params, user) =>
   withClient(async (client) => {
     const job = await jobByNumber(client, jobNumber(params));
     const preview = await quoteJob(client, job);
-    return Response.json({ quotes: await quotesOf(client, job.id), preview });
+    const quotes = await quotesOf(client, job.id);
+    return Response.json({
+      quotes: quotes.map((q) => ({ ...q, content: quoteFor(user, q.content) })),
+      preview: quoteFor(user, preview),
+    });
   }),
 );
 
 export const POST = route<Params>(async (_request, params, user) => {
   demand(user, 'make-quote');
   const quote = await inTransaction((client) => makeQuote(client, jobNumber(params), user));
-  return Response.json({ quote }, { status: 201 });
+  return Response.json({ quote: { ...quote, content: quoteFor(user, quote.content) } }, { status: 201 });
 });

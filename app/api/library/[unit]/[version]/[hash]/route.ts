@@ -2,6 +2,7 @@ import { withClient } from '@/server/db';
 import { route } from '@/server/http';
 import { libraryOf } from '@/server/library';
 import { notFound, UserError } from '@/server/problem';
+import { shopOf } from '@/server/shop';
 import { unitOf } from '@/server/units';
 
 interface Params {
@@ -14,7 +15,9 @@ interface Params {
 export const GET = route<Params>(async (_request, { unit: id, version, hash }) => {
   if (!/^[1-9]\d{0,5}$/.test(version)) throw notFound('unit');
   const key = { id, version: Number(version) };
-  const { text, address } = libraryOf(await withClient((client) => unitOf(client, key)), key.version);
+  const { text, address } = await withClient(async (client) =>
+    libraryOf(await unitOf(client, key), key.version, await shopOf(client)),
+  );
   if (address !== `/api/library/${id}/${version}/${hash}`)
     throw new UserError(404, 'The page is older than the shop’s server.', 'Open it anew.');
   return new Response(text, {

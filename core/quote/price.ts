@@ -1,0 +1,170 @@
+import type { ScopeLine } from '@/core/scope';
+import type { UnitDefinition } from '@/core/unit';
+import { sum, times } from './money';
+import { costOf } from './terms';
+import type { ShopTerms, TaxBase } from './terms';
+
+export interface QuoteLine {
+  name: string;
+  kind: ScopeLine['kind'];
+  action: string;
+  /** Pieces, hours of a piece of work, or litres. */
+  quantity: number;
+  /** Unit price, minor units. */
+  price: number;
+  total: number;
+  note: string;
+  reason: string;
+  /** What a kit holds. */
+  contents?: string[];
+}
+
+/** A discount given in a job: a share of everything before tax, or an amount. */
+export interface Discount {
+  share?: number;
+  amount?: number;
+  words: string;
+}
+
+/** A bill: what is charged, in whole minor units, each figure once and the total their sum. */
+export interface Bill {
+  lines: QuoteLine[];
+  parts: number;
+  labour: number;
+  fluid: number;
+  supplies: number;
+  waste: number;
+  /** Taken off before tax; 0 or more. */
+  discount: number;
+  /** What was charged less the discount. */
+  taxable: number;
+  taxes: { name: string; rate: number; on: number; amount: number }[];
+  tax: number;
+  /** Returned when the old part goes back. */
+  coreDeposits: number;
+  /** What makes the total a round one; may be negative. */
+  rounding: number;
+  total: number;
+  downPayment: number;
+}
+
+/** What one of a line costs the customer, minor units: nothing where the kit holds it or the shop bears it. */
+export function linePrice(line: ScopeLine, terms: ShopTerms): number {
+  if (line.inKit || line.onTheShop) return 0;
+  if (line.kind === 'fluid') return line.price || terms.fluidPerLitre;
+  return line.kind === 'labour' ? times(terms.rates[line.rate], line.hours) : line.price;
+}
+
+/** The line's deposit: what the shop broke, or the kit holds, is no customer's core. */
+export const depositOf = (line: ScopeLine) =>
+  line.inKit || line.onTheShop ? 0 : times(line.coreDeposit, line.quantity);
+
+/** A line's price times its quantity. */
+export const lineTotal = (line: ScopeLine, terms: ShopTerms) => times(linePrice(line, terms), line.quantity);
+
+/** What the lines of a scope cost the customer. */
+export function billOf(lines: readonly ScopeLine[], terms: ShopTerms, discount: Discount | null): Bill {
+  const shown = quoteLines(lines, terms);
+  const charged = (kind: ScopeLine['kind']) => sum(shown.filter((l) => l.kind === kind).map((l) => l.total));
+  const parts = charged('part') + charged('outside');
+  const [labour, fluid] = [charged('labour'), charged('fluid')];
+  const work = parts + labour;
+  const supplies = Math.min(times(work, terms.supplies.rate), terms.supplies.cap);
+  const opened = lines.some((l) => l.kind === 'part' && l.action !== 'measure');
+  const waste = opened ? terms.waste : 0;
+  const before: Record<TaxBase, number> = {
+    parts,
+    labour,
+    fluid,
+    supplies,
+    waste,
+    deposits: sum(lines.map(depositOf)),
+  };
+  const gross = work + fluid + supplies + waste;
+  const off = discountOf(discount, gross);
+  const after = lessDiscount(before, off, gross);
+  const taxes = terms.taxes.map(({ name, on, rate }) => {
+    const base = sum(on.map((b) => after[b]));
+    return { name, rate, on: base, amount: times(base, rate) };
+  });
+  const tax = sum(taxes.map((t) => t.amount));
+  const exact = gross - off + tax + before.deposits;
+  const total = Math.round(exact / terms.roundTo) * terms.roundTo;
+  return {
+    lines: shown,
+    parts,
+    labour,
+    fluid,
+    supplies,
+    waste,
+    discount: off,
+    taxable: gross - off,
+    taxes,
+    tax,
+    coreDeposits: before.deposits,
+    rounding: total - exact,
+    total,
+    downPayment: times(total, terms.downPayment),
+  };
+}
+
+/** Never more than there is to pay. */
+function discountOf(discount: Discount | null, gross: number): number {
+  if (!discount) return 0;
+  const wanted = discount.amount ?? times(gross, discount.share ?? 0);
+  return Math.max(0, Math.min(gross, wanted));
+}
+
+/** The discount taken from every kind in proportion; what does not divide goes to the largest. Deposits are not reduced. */
+function lessDiscount(before: Record<TaxBase, number>, off: number, gross: number): Record<TaxBase, number> {
+  if (off === 0) return before;
+  const kinds = (['parts', 'labour', 'fluid', 'supplies', 'waste'] as const).filter((k) => before[k] > 0);
+  const after = { ...before };
+  let left = off;
+  for (const kind of kinds) {
+    const share = Number((BigInt(before[kind]) * BigInt(off)) / BigInt(gross));
+    after[kind] -= share;
+    left -= share;
+  }
+  const largest = kinds.reduce((a, b) => (after[b] > after[a] ? b : a));
+  after[largest] -= left;
+  return after;
+}
+
+/** Lines as the customer reads them: what a kit holds stands with the kit. */
+function quoteLines(lines: readonly ScopeLine[], terms: ShopTerms): QuoteLine[] {
+  return lines
+    .filter((line) => !line.inKit)
+    .map((line) => ({
+      name: line.name,
+      kind: line.kind,
+      action: line.action,
+      quantity: line.quantity,
+      price: linePrice(line, terms),
+      total: lineTotal(line, terms),
+      note: noteOf(line),
+      reason: line.reasons.map((r) => r.words).join('; '),
+      ...(line.contents.length ? { contents: line.contents } : {}),
+    }));
+}
+
+function noteOf(line: ScopeLine): string {
+  if (line.onTheShop) return 'on the shop';
+  if (line.unpriced) return 'price not known';
+  if (line.kind === 'labour') return `${line.hours} h`;
+  if (line.kind === 'outside' && line.price === 0) return 'not in this price';
+  return line.kind === 'fluid' ? `${line.quantity} l` : '';
+}
+
+/** What the lines cost the shop, minor units: its price book, or prices less the usual markup; hours at what an hour costs. */
+export function costOfLines(unit: UnitDefinition, lines: readonly ScopeLine[], terms: ShopTerms): number {
+  return sum(
+    lines.map((line) => {
+      if (line.kind === 'labour') return times(terms.costPerHour, line.hours * line.quantity);
+      if (line.inKit || line.kind === 'outside') return 0;
+      const price = line.kind === 'fluid' ? linePrice(line, terms) : line.price;
+      const known = line.of === null ? undefined : costOf(terms, unit.id, line.of);
+      return times(known ?? times(price, 1 / (1 + terms.partsMarkup)), line.quantity);
+    }),
+  );
+}
