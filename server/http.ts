@@ -194,6 +194,11 @@ export async function readJson(
   return value;
 }
 
+/** A small text, such as a table. */
+export async function readText(request: NextRequest, limit: number): Promise<string> {
+  return (await readBytes(request, limit)).toString('utf8');
+}
+
 export function jobNumber(params: { number: string }): number {
   return /^\d{1,9}$/.test(params.number) ? Number(params.number) : -1;
 }

@@ -14,6 +14,7 @@ const ALLOWED = {
   'erase-customer': ['owner'],
   'see-shop': ['owner'],
   'see-costs': ['owner'],
+  'edit-shop': ['owner'],
 } as const satisfies Record<string, readonly Role[]>;
 export type Permission = keyof typeof ALLOWED;
 

@@ -2,9 +2,10 @@ import { recentAudit } from '@/server/audit';
 import { withClient } from '@/server/db';
 import { pageUser } from '@/server/page';
 import { may } from '@/server/permissions';
-import { shopOf } from '@/server/shop';
+import { shopOf, shopVersions } from '@/server/shop';
+import { listUnits, unitOf } from '@/server/units';
 import { listUsers } from '@/server/users';
-import { ShopPage } from '@/ui/board/shop';
+import { ShopPage } from '@/ui/shop/page';
 import { MessagePage } from '@/ui/system/message';
 
 export const metadata = { title: 'Shop · Pelvik' };
@@ -18,16 +19,25 @@ export default async function Page() {
         words="People, rates and the audit trail are shown to the owner only."
       />
     );
-  const { people, trail, shop } = await withClient(async (client) => ({
+  const { people, trail, shop, versions, units } = await withClient(async (client) => ({
     people: await listUsers(client),
     trail: await recentAudit(client),
     shop: await shopOf(client),
+    versions: await shopVersions(client),
+    units: await Promise.all((await listUnits(client)).map((key) => unitOf(client, key))),
   }));
   return (
     <ShopPage
       userId={user.id}
+      version={shop.version}
       terms={shop.terms}
+      versions={versions}
       people={people}
+      units={units.map(({ id, name, labour }) => ({
+        id,
+        name,
+        labour: labour.map((o) => ({ id: o.id, name: o.name, hours: o.hours })),
+      }))}
       trail={trail.map((t) => ({
         at: t.at.toISOString(),
         who: t.who,

@@ -7,6 +7,8 @@ export type { OptionId, QuoteOption } from './options';
 export type { Included } from './included';
 export { billOf, depositOf, linePrice, lineTotal } from './price';
 export type { Bill, Discount, QuoteLine } from './price';
+export { BOOK_COLUMNS, bookRows, readBook } from './price-book';
+export type { BookProblem, BookRow } from './price-book';
 export type { Recommendation } from './recommend';
 export { riskOf } from './risk';
 export type { Risk } from './risk';

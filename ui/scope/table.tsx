@@ -6,7 +6,7 @@ import styled from 'styled-components';
 import { stageOfIn } from '@/core/inspection';
 import { depositOf, formatMoney, lineTotal } from '@/core/quote';
 import type { ShopTerms } from '@/core/quote';
-import type { Scope, ScopeLine } from '@/core/scope';
+import type { Reason, Scope, ScopeLine } from '@/core/scope';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { useBench, useJob } from '@/ui/job/provider';
 import { slotWords } from '@/ui/job/slot-words';
@@ -16,15 +16,31 @@ import type { Edit } from './edit-dialog';
 const Table = styled.table`
   width: 100%;
   border-collapse: collapse;
+  table-layout: fixed;
+  col:nth-child(1) {
+    width: 30%;
+  }
+  col:nth-child(2) {
+    width: 84px;
+  }
+  col:nth-child(4) {
+    width: 128px;
+  }
+  col:nth-child(5) {
+    width: 92px;
+  }
   th,
   td {
-    padding: 8px 12px 8px 0;
+    padding: 4px 12px 4px 0;
+    height: 46px;
     border-top: 1px solid var(--rule);
     text-align: left;
-    vertical-align: top;
+    vertical-align: middle;
+    line-height: 1.25;
   }
   thead th {
     border: 0;
+    height: auto;
     font-weight: 500;
     font-size: 0.9375rem;
     font-stretch: 92%;
@@ -32,6 +48,7 @@ const Table = styled.table`
   }
   tbody th {
     font-weight: 650;
+    font-stretch: 96%;
   }
   .money {
     text-align: right;
@@ -40,8 +57,10 @@ const Table = styled.table`
   small {
     display: block;
     font-size: 0.875rem;
-    font-stretch: 92%;
+    font-weight: 400;
+    font-stretch: 90%;
     color: var(--ink-soft);
+    white-space: normal;
   }
   /* On a phone a line is a small sheet: name and price above, why and what can be changed below. */
   @media (max-width: 600px) {
@@ -60,6 +79,7 @@ const Table = styled.table`
     th,
     td {
       border: 0;
+      height: auto;
       padding: 6px 8px 0 0;
     }
     td:nth-child(2) {
@@ -88,20 +108,45 @@ const Tool = styled(Button).attrs({ $kind: 'quiet' as const })`
 `;
 const Group = styled.tr`
   th {
-    padding-top: 18px;
+    height: auto;
+    padding: 14px 0 4px;
     border-top: 2px solid var(--ink);
     font-size: 1rem;
     font-weight: 650;
   }
 `;
-const Why = styled.ul`
-  display: grid;
-  gap: 3px;
+const Why = styled.div`
   font-size: 0.9375rem;
+  font-stretch: 94%;
   a {
-    font-stretch: 90%;
+    font-stretch: 88%;
     margin-left: 6px;
     white-space: nowrap;
+  }
+  details > summary {
+    display: flex;
+    gap: 8px;
+    align-items: center;
+    min-height: 38px;
+    cursor: pointer;
+    list-style: none;
+  }
+  details > summary::after {
+    content: attr(data-more);
+    flex: none;
+    padding: 1px 7px;
+    border: 1px solid var(--rule-strong);
+    border-radius: 9px;
+    font-size: 0.8125rem;
+    color: var(--ink-soft);
+  }
+  details[open] > summary::after {
+    content: 'less';
+  }
+  ul {
+    display: grid;
+    gap: 4px;
+    padding-bottom: 6px;
   }
 `;
 
@@ -118,10 +163,19 @@ export function ScopeTable({ scope, onEdit }: { scope: Scope; onEdit: (edit: Edi
           : (unit.stations.find((s) => s.id === line.station)?.name ?? 'Other');
   const byCustom = (line: ScopeLine) =>
     line.kind === 'part' && line.edited === null && line.reasons.every((r) => CUSTOM.includes(r.rule));
-  const told = scope.lines.filter((l) => !byCustom(l));
+  const within = (line: ScopeLine) => line.kind === 'labour' && line.hours === 0 && line.edited === null;
+  const told = scope.lines.filter((l) => !byCustom(l) && !within(l));
+  const held = scope.lines.filter(within);
   const custom = scope.lines.filter(byCustom);
   return (
     <Table>
+      <colgroup>
+        <col />
+        <col />
+        <col />
+        <col />
+        <col />
+      </colgroup>
       <thead>
         <tr>
           <th scope="col">Part or work</th>
@@ -145,6 +199,15 @@ export function ScopeTable({ scope, onEdit }: { scope: Scope; onEdit: (edit: Edi
           ];
         })}
       </tbody>
+      {held.length > 0 && (
+        <tbody>
+          <tr>
+            <td colSpan={5}>
+              <small>Done within the overhaul, not charged again: {held.map((l) => l.name).join('; ')}</small>
+            </td>
+          </tr>
+        </tbody>
+      )}
       {custom.length > 0 && <Custom lines={custom} onEdit={onEdit} />}
     </Table>
   );
@@ -245,22 +308,57 @@ function moneyOf(line: ScopeLine, terms: ShopTerms): string {
   return formatMoney(lineTotal(line, terms), terms.currency);
 }
 
-/** Each reason with the finding it rests on, one press away. */
+/** What a reason weighs: the cause, then what holds fast, then a person's own, then custom. */
+const weightOf = (reason: Reason) =>
+  reason.rule === 'cause'
+    ? 0
+    : reason.rule === 'technician'
+      ? 1
+      : reason.firm
+        ? 2
+        : CUSTOM.includes(reason.rule)
+          ? 4
+          : 3;
+
+/** The most telling reason with the finding it rests on, one press away; the others unfold. */
 function Reasons({ line }: { line: ScopeLine }) {
+  const [first, ...rest] = [...line.reasons].sort((a, b) => weightOf(a) - weightOf(b));
+  if (!first) return null;
+  if (rest.length === 0)
+    return (
+      <Why>
+        <Told reason={first} />
+      </Why>
+    );
+  return (
+    <Why>
+      <details>
+        <summary data-more={`+${rest.length}`}>
+          <span>
+            <Told reason={first} />
+          </span>
+        </summary>
+        <ul>
+          {rest.map((reason) => (
+            <li key={`${reason.rule}${reason.words}`}>
+              <Told reason={reason} />
+            </li>
+          ))}
+        </ul>
+      </details>
+    </Why>
+  );
+}
+
+function Told({ reason }: { reason: Reason }) {
   const { number } = useBench();
   const inspection = useInspection();
   const stageOf = stageOfIn(inspection.catalogue);
+  const slot = reason.slots.find((s) => !/^(vehicle|scope)\./.test(s));
   return (
-    <Why>
-      {line.reasons.map((reason) => {
-        const slot = reason.slots.find((s) => !s.startsWith('vehicle.'));
-        return (
-          <li key={`${reason.rule}${reason.words}`}>
-            {reason.words}
-            {slot && <Link href={`/jobs/${number}/${stageOf(slot)}`}>{slotWords(inspection, slot)}</Link>}
-          </li>
-        );
-      })}
-    </Why>
+    <>
+      {reason.words}
+      {slot && <Link href={`/jobs/${number}/${stageOf(slot)}`}>{slotWords(inspection, slot)}</Link>}
+    </>
   );
 }

@@ -1,0 +1,25 @@
+import { inTransaction, withClient } from '@/server/db';
+import { readText, route } from '@/server/http';
+import { demand } from '@/server/permissions';
+import { readPrices, writePrices } from '@/server/price-book';
+
+const LIMIT = 4 * 1024 * 1024;
+
+/** The price book as a table: every part of every unit that is sold. */
+export const GET = route(async (_request, _params, user) => {
+  demand(user, 'edit-shop');
+  const text = await withClient(writePrices);
+  return new Response(text, {
+    headers: {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': 'attachment; filename="price-book.csv"',
+    },
+  });
+});
+
+/** Takes a table of prices into the book: all of it or nothing. */
+export const PUT = route(async (request, _params, user) => {
+  demand(user, 'edit-shop');
+  const text = await readText(request, LIMIT);
+  return Response.json(await inTransaction((client) => readPrices(client, text, user)));
+});

@@ -1,0 +1,119 @@
+import type { UnitDefinition } from '@/core/unit';
+import { minor } from './money';
+import type { BookPrice } from './terms';
+
+/** The columns of a price book as a table. Money in major units, as people write it. */
+export const BOOK_COLUMNS = [
+  'unit',
+  'part',
+  'name',
+  'supplier',
+  'price',
+  'cost',
+  'lead_days',
+  'core_deposit',
+  'return_days',
+] as const;
+export type BookRow = Record<(typeof BOOK_COLUMNS)[number], string>;
+
+/** What is wrong with a row of a price book, counted from the first below the head. */
+export interface BookProblem {
+  row: number;
+  column: string;
+  words: string;
+}
+
+/** Every part that is sold, with what the shop knows of it, as rows of a table. */
+export function bookRows(
+  units: readonly UnitDefinition[],
+  prices: readonly BookPrice[],
+  digits = 2,
+): BookRow[] {
+  const known = new Map(prices.map((p) => [`${p.unit} ${p.part}`, p]));
+  return units.flatMap((unit) =>
+    unit.parts
+      .filter((part) => part.soldAs === undefined)
+      .map((part): BookRow => {
+        const own = known.get(`${unit.id} ${part.id}`) ?? {};
+        const said = { ...part, ...defined(own) } as typeof part & BookPrice;
+        return {
+          unit: unit.id,
+          part: part.id,
+          name: part.name,
+          supplier: said.supplier ?? '',
+          price: majorOf(said.price, digits),
+          cost: majorOf(said.cost, digits),
+          lead_days: String(said.leadDays ?? ''),
+          core_deposit: majorOf(said.coreDeposit, digits),
+          return_days: String(said.returnDays ?? ''),
+        };
+      }),
+  );
+}
+
+/**
+ * Reads a table of prices: what says the same as the unit's definition is left out, so that the definition goes on to stand
+ * there. Parts that are not in the table keep what the book had. Nothing is taken where anything is wrong.
+ */
+export function readBook(
+  rows: readonly Partial<Record<string, string>>[],
+  units: readonly UnitDefinition[],
+  before: readonly BookPrice[],
+  digits = 2,
+): { prices: BookPrice[]; problems: BookProblem[] } {
+  const problems: BookProblem[] = [];
+  const read = new Map<string, BookPrice | null>();
+  rows.forEach((row, k) => {
+    const wrong = (column: string, words: string) => problems.push({ row: k + 1, column, words });
+    const unit = units.find((u) => u.id === row.unit?.trim());
+    const part = unit?.parts.find((p) => p.id === row.part?.trim());
+    if (!unit) return wrong('unit', `"${row.unit ?? ''}" is not a unit of the library.`);
+    if (!part) return wrong('part', `${unit.name} has no part "${row.part ?? ''}".`);
+    const money = (column: string) => numberIn(row[column], column, 10 ** digits, wrong);
+    const days = (column: string) => numberIn(row[column], column, 1, wrong);
+    const supplier = row.supplier?.trim();
+    const price: BookPrice = { unit: unit.id, part: part.id };
+    const said: [keyof BookPrice, number | string | undefined, unknown][] = [
+      ['price', money('price'), part.price],
+      ['cost', money('cost'), undefined],
+      ['leadDays', days('lead_days'), part.leadDays],
+      ['coreDeposit', money('core_deposit'), part.coreDeposit],
+      ['returnDays', days('return_days'), part.returnDays],
+      ['supplier', supplier === '' ? undefined : supplier, part.supplier],
+    ];
+    const own = said.filter(([, value, usual]) => value !== undefined && value !== usual);
+    read.set(
+      `${unit.id} ${part.id}`,
+      own.length ? Object.assign(price, Object.fromEntries(own.map(([key, value]) => [key, value]))) : null,
+    );
+  });
+  if (problems.length) return { prices: [...before], problems };
+  const kept = before.filter((p) => !read.has(`${p.unit} ${p.part}`));
+  return { prices: [...kept, ...[...read.values()].filter((p) => p !== null)], problems };
+}
+
+/** Beyond this no part costs and no supplier takes. */
+const MOST = 1_000_000;
+
+/** A plain number, comma or point; empty is nothing said. */
+function numberIn(
+  text: string | undefined,
+  column: string,
+  scale: number,
+  wrong: (column: string, words: string) => void,
+): number | undefined {
+  const plain = text?.trim().replace(',', '.') ?? '';
+  if (plain === '') return undefined;
+  const value = /^\d{1,9}(\.\d{1,4})?$/.test(plain) ? Number(plain) : NaN;
+  if (!(value <= MOST)) {
+    wrong(column, `"${text}" is not a number from 0 to ${MOST}.`);
+    return undefined;
+  }
+  return minor(Math.round(value * scale));
+}
+
+const majorOf = (amount: number | undefined, digits: number) =>
+  amount === undefined ? '' : (amount / 10 ** digits).toFixed(digits);
+
+const defined = (own: object) =>
+  Object.fromEntries(Object.entries(own).filter(([, value]) => value !== undefined));
