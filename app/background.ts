@@ -49,9 +49,14 @@ async function reviewUnit(value: unknown): Promise<UnitReview> {
   return { problems, warnings: problems.length ? [] : unitWarnings(value as UnitDefinition, unitKnowledge) };
 }
 
-// The PDF writer is large: only a process that writes one loads it.
+// The PDF writer is large: it is loaded when nothing else is to be done.
 const pdf: BackgroundTasks['pdf'] = async (input) => (await import('./render-pdf')).renderPdf(input);
 
-const tasks: BackgroundTasks = { photo: reencode, pdf, readCase, reviewUnit };
+/** Loads the PDF writer before anybody waits for it. */
+const warm: BackgroundTasks['warm'] = async () => {
+  await import('./render-pdf');
+};
+
+const tasks: BackgroundTasks = { photo: reencode, pdf, readCase, reviewUnit, warm };
 
 workerpool.worker({ ...tasks });

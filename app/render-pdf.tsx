@@ -1,4 +1,5 @@
 import path from 'node:path';
+import sharp from 'sharp';
 import { Font, renderToBuffer } from '@react-pdf/renderer';
 import { QuotePdf } from '@/ui/quote/pdf';
 import type { PdfQuote } from '@/ui/quote/pdf';
@@ -35,5 +36,16 @@ export async function renderPdf({
   size,
   ...quote
 }: PdfQuote & { size: 'A4' | 'LETTER' }): Promise<Uint8Array> {
-  return new Uint8Array(await renderToBuffer(<QuotePdf size={size} quote={quote} />));
+  const photos: [string, Buffer][] = [];
+  for (const [id, bytes] of Object.entries(quote.photos)) photos.push([id, await smaller(bytes)]);
+  const told = { ...quote, photos: Object.fromEntries(photos) };
+  return new Uint8Array(await renderToBuffer(<QuotePdf size={size} quote={told} />));
+}
+
+/** A picture as it is printed: twice as sharp as the paper shows it, a fraction of what the camera wrote. */
+function smaller(bytes: Buffer): Promise<Buffer> {
+  return sharp(bytes)
+    .resize({ width: 900, height: 700, fit: 'inside', withoutEnlargement: true })
+    .jpeg({ quality: 72 })
+    .toBuffer();
 }

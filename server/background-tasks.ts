@@ -33,6 +33,8 @@ export interface BackgroundTasks {
   /** Decodes an upload and writes it anew; null when it is not a picture of the kinds offered. */
   photo(upload: Uint8Array): Promise<Photo | null>;
   pdf(input: PdfInput): Promise<Uint8Array>;
+  /** Loads what is large. */
+  warm(): Promise<void>;
   /** Reads and checks a case file. */
   readCase(text: Uint8Array): Promise<ReadCase>;
   /** What is wrong and what is odd about a unit definition. */

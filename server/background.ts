@@ -11,7 +11,13 @@ import { UserError } from './problem';
 const PROCESSES = 2;
 const WAITING = 40;
 const MEMORY_MB = 768;
-const SECONDS: Record<keyof BackgroundTasks, number> = { photo: 12, pdf: 25, readCase: 60, reviewUnit: 10 };
+const SECONDS: Record<keyof BackgroundTasks, number> = {
+  photo: 12,
+  pdf: 25,
+  warm: 60,
+  readCase: 60,
+  reviewUnit: 10,
+};
 
 const shared = globalThis as { pelvikBackground?: Pool };
 
@@ -55,7 +61,8 @@ export async function inBackground<K extends keyof BackgroundTasks>(
 
 /** Starts the processes, so that nobody waits for them later. */
 export function warmBackground(): void {
-  pool();
+  // Asked for at once, so that each process gets one.
+  for (let k = 0; k < PROCESSES; k++) void inBackground('warm').catch(() => undefined);
 }
 
 /** Ends the processes, for tests and an orderly stop. */

@@ -2,7 +2,7 @@ import styled from 'styled-components';
 import { dayWords, formatMoney, shopMomentWords } from '@/core/quote';
 import type { QuoteContent, QuoteOption } from '@/core/quote';
 import { percent } from '@/ui/job/words';
-import { HANGS_ON, includedWords, riskWords, sumsBesideLines } from '@/ui/quote/words';
+import { HANGS_ON, includedWords, isCharged, riskWords, sumsBesideLines } from '@/ui/quote/words';
 
 const OptionBox = styled.label`
   display: grid;
@@ -153,7 +153,7 @@ export function Offer(props: {
         <summary>Every line of it</summary>
         <table>
           <tbody>
-            {o.lines.map((l, k) => (
+            {o.lines.filter(isCharged).map((l, k) => (
               <tr key={k}>
                 <td>
                   {l.name}

@@ -1,4 +1,4 @@
-import type { Included, QuoteContent, QuoteOption, Risk } from '@/core/quote';
+import type { Included, QuoteContent, QuoteLine, QuoteOption, Risk } from '@/core/quote';
 import type { Ready } from '@/core/schedule';
 
 export const HANGS_ON: Record<Ready['hangsOn'], string> = {
@@ -50,6 +50,9 @@ export function billSums(o: QuoteOption): [string, number][] {
 export function sumsBesideLines(o: QuoteOption): [string, number][] {
   return billSums(o).filter(([name]) => !['Parts', 'Labour', 'Fluid'].includes(name));
 }
+
+/** Work that is done within other work is no line of its own for the customer. */
+export const isCharged = (line: QuoteLine) => line.kind !== 'labour' || line.total !== 0;
 
 /** The names of the sums that occur in any option, in their order. */
 export function sumNames({ options }: QuoteContent): string[] {
