@@ -1,7 +1,10 @@
-import { board } from '@/server/board';
+import { STAGES } from '@/core/case';
+import type { Stage } from '@/core/case';
+import { usualReady } from '@/core/schedule';
+import { board, dueOn } from '@/server/board';
 import { withClient } from '@/server/db';
 import { pageUser } from '@/server/page';
-import { today } from '@/server/reason';
+import { shopNow, today } from '@/server/reason';
 import { shopOf } from '@/server/shop';
 import { listUnits } from '@/server/units';
 import { Board } from '@/ui/board/board';
@@ -11,16 +14,23 @@ export const metadata = { title: 'Jobs · Pelvik' };
 
 export default async function BoardPage() {
   const user = await pageUser();
-  const { columns, units, terms } = await withClient(async (client) => ({
+  const { columns, due, units, terms } = await withClient(async (client) => ({
+    due: await dueOn(client, today()),
     columns: await board(client, { today: today() }),
     units: (await listUnits(client)).map(({ id, name, layout }) => ({ id, name, layout })),
     terms: (await shopOf(client)).terms,
   }));
+  const now = shopNow(terms);
+  const usual = Object.fromEntries(
+    STAGES.map((stage) => [stage, usualReady(terms.calendar, now, stage)]),
+  ) as Record<Stage, string>;
   return (
     <Queries>
       <Board
         user={user}
         columns={columns}
+        due={due}
+        usual={usual}
         units={units}
         shop={terms.name}
         currency={terms.currency}

@@ -52,6 +52,17 @@ export async function board(client: Client, query: BoardQuery): Promise<BoardCol
   }));
 }
 
+/** Jobs promised for today, and for earlier, that are not done. */
+export async function dueOn(client: Client, today: string): Promise<{ today: number; late: number }> {
+  const { rows } = await client.query(
+    `SELECT count(*) FILTER (WHERE summary ->> 'promised' = $1)::int AS today,
+            count(*) FILTER (WHERE summary ->> 'promised' < $1)::int AS late
+     FROM jobs WHERE NOT closed AND stage <> 'release' AND summary ->> 'promised' <= $1`,
+    [today],
+  );
+  return rows[0];
+}
+
 const readable = ajv.compile<JobSummary>({
   type: 'object',
   required: ['customer', 'vehicle', 'complaint', 'promised', 'waitsFor', 'stationsOut'],
@@ -74,6 +85,9 @@ const UNREADABLE: JobSummary = {
   stationsOut: 0,
 };
 
+/** Of jobs that were priced before dates were kept with the money. */
+const NOT_SAID = { readyAt: null, hours: null };
+
 /** One bad row is shown as such and spoils nothing for the others. */
 function toCard(row: Record<string, unknown> & { stage: Stage; updated_at: Date }): BoardCard {
   const quoted = row.quoted as BoardCard['quoted'];
@@ -83,7 +97,7 @@ function toCard(row: Record<string, unknown> & { stage: Stage; updated_at: Date 
     stage: row.stage,
     summary: readable(row.summary) ? row.summary : UNREADABLE,
     stations: row.stations as number,
-    quoted: Number.isSafeInteger(quoted?.total) ? quoted : null,
+    quoted: Number.isSafeInteger(quoted?.total) ? { ...NOT_SAID, ...quoted! } : null,
     closed: row.closed as boolean,
     updatedAt: row.updated_at.toISOString(),
   };

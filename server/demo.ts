@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { EMPTY_STATE, fold } from '@/core/case';
 import type { Entry, Json } from '@/core/case';
-import { openingAfter } from '@/core/schedule';
+import { openDaysLater } from '@/core/schedule';
 import { checkSlot } from '@/core/validation';
 import { demoJobs } from '@/data/demo';
 import type { DemoJob } from '@/data/demo';
@@ -43,7 +43,7 @@ async function loadJob(client: Client, demo: DemoJob): Promise<void> {
       : [
           [
             'job.promised',
-            openingAfter(DEFAULT_TERMS.calendar, `${today()}T08:00`, demo.promisedIn).slice(0, 10),
+            openDaysLater(DEFAULT_TERMS.calendar, `${today()}T08:00`, demo.promisedIn).slice(0, 10),
           ] as [string, Json],
         ]),
     ...demo.photos.map(({ id, about, caption, marker }): [string, Json] => [

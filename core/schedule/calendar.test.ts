@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { addDays, addOpenHours, isOpenOn, nextOpen, openingAfter, roundUp, weekdayOf } from './calendar';
+import {
+  addDays,
+  addOpenHours,
+  isOpenOn,
+  nextOpen,
+  openDaysLater,
+  openingAfter,
+  roundUp,
+  weekdayOf,
+} from './calendar';
 import type { Calendar } from './calendar';
 
 const day = { from: '08:00', to: '17:00' };
@@ -106,4 +115,12 @@ test('a time one can promise is a full half hour, and closing time at the latest
   const odd = { ...shop, opening: { ...shop.opening, wed: { from: '08:00', to: '16:45' } } };
   expect(roundUp(odd, '2026-11-25T16:40')).toBe('2026-11-25T16:45');
   expect(roundUp(shop, '2026-11-28T10:10')).toBe('2026-11-28T10:30');
+});
+
+test('open days later skip weekends and holidays', () => {
+  expect(openDaysLater(shop, '2026-11-25T10:00', 0)).toBe('2026-11-25T10:00');
+  expect(openDaysLater(shop, '2026-11-25T10:00', 1)).toBe('2026-11-26T08:00');
+  expect(openDaysLater(shop, '2026-11-25T10:00', 3)).toBe('2026-11-30T08:00');
+  expect(openDaysLater(shop, '2026-12-24T10:00', 1)).toBe('2026-12-28T08:00');
+  expect(openDaysLater(shop, '2026-11-28T10:00', 1)).toBe('2026-12-01T08:00');
 });

@@ -71,6 +71,13 @@ export function addOpenHours(calendar: Calendar, from: Moment, hours: number): M
   }
 }
 
+/** The opening so many open days later: the day itself, or the next open one, is none. */
+export function openDaysLater(calendar: Calendar, from: Moment, days: number): Moment {
+  let moment = nextOpen(calendar, from);
+  for (let left = days; left > 0; left--) moment = openingAfter(calendar, moment, 1);
+  return moment;
+}
+
 /** The next full half hour, or closing time where that comes first: a time one can promise. */
 export function roundUp(calendar: Calendar, moment: Moment): Moment {
   const hours = hoursOf(calendar, dayOf(moment));

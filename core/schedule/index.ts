@@ -1,4 +1,15 @@
-export { addDays, addOpenHours, isOpenOn, nextOpen, openingAfter, WEEKDAYS, weekdayOf } from './calendar';
+export {
+  addDays,
+  addOpenHours,
+  isOpenOn,
+  nextOpen,
+  openDaysLater,
+  openingAfter,
+  WEEKDAYS,
+  weekdayOf,
+} from './calendar';
 export type { Calendar, Moment, Weekday } from './calendar';
+export { promiseRisk, usualReady } from './promise';
+export type { PromiseRisk } from './promise';
 export { answerBy, readyBy } from './ready';
 export type { Capacity, Ready, WorkLeft } from './ready';

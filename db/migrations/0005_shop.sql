@@ -14,7 +14,10 @@ GRANT SELECT, INSERT ON shop_terms TO pelvik_app;
 -- Work promised to customers is the queue before everybody else.
 CREATE INDEX jobs_promised_work ON jobs (id) WHERE NOT closed AND (quoted ->> 'accepted') = 'true';
 
+-- What is promised for today or earlier is counted at every look at the board.
+CREATE INDEX jobs_promised ON jobs ((summary ->> 'promised')) WHERE NOT closed AND stage <> 'release';
+
 -- Down Migration
 
-DROP INDEX jobs_promised_work;
+DROP INDEX jobs_promised_work, jobs_promised;
 DROP TABLE shop_terms;

@@ -6,7 +6,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Input, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
 import { STAGES } from '@/core/case';
-import type { BoardColumn } from '@/core/case';
+import type { BoardColumn, Stage } from '@/core/case';
 import { send } from '@/ui/net/request';
 import { useEngine } from '@/ui/sync/context';
 import { SignOut } from '@/ui/sync/sign-out';
@@ -14,7 +14,7 @@ import { SignedIn } from '@/ui/sync/signed-in';
 import { Button, Choice, Mark, Shortcuts } from '@/ui/system';
 import { Column } from './column';
 import { asked, CLOSED, DUE, only, WAITS } from './filter';
-import type { Columns, Filter } from './filter';
+import type { Columns, Due, Filter } from './filter';
 import { NewJob } from './new-job';
 import { ThemeSwitch } from './theme-switch';
 
@@ -130,6 +130,9 @@ const SHOWN = STAGES.filter((s) => s !== 'release');
 export function Board(props: {
   user: { id: string; name: string; role: string };
   columns: BoardColumn[];
+  due: Due;
+  /** The day a job of each stage is usually ready. */
+  usual: Record<Stage, string>;
   units: { id: string; name: string; layout: string }[];
   shop: string;
   currency: string;
@@ -143,7 +146,7 @@ export function Board(props: {
   const { data, isError, dataUpdatedAt } = useQuery({
     queryKey: ['board', words, filter],
     queryFn: () => send<Columns>('GET', asked(words, filter), { listening: true }),
-    initialData: plain ? { columns: props.columns } : undefined,
+    initialData: plain ? { columns: props.columns, due: props.due } : undefined,
     placeholderData: keepPreviousData,
     refetchInterval: 15_000,
   });
@@ -184,6 +187,7 @@ export function Board(props: {
       </Top>
       <Filters>
         <Choice label="Due" value={only(filter, DUE)} options={DUE} onChange={setFilter} />
+        <DueToday due={data?.due ?? props.due} />
         <span id="waits-for">Waits for</span>
         <Choice label="Waits for" value={only(filter, WAITS)} options={WAITS} onChange={setFilter} />
         <Choice label="Closed jobs" value={only(filter, CLOSED)} options={CLOSED} onChange={setFilter} />
@@ -199,6 +203,7 @@ export function Board(props: {
               question={`${words} ${filter}`}
               more={(from) => send<Columns>('GET', asked(words, filter, { stage, from }))}
               today={props.today}
+              usual={props.usual[stage]}
               currency={props.currency}
             />
           );
@@ -207,6 +212,13 @@ export function Board(props: {
       <NewJob units={props.units} isOpen={creating} onClose={() => setCreating(false)} />
     </SignedIn>
   );
+}
+
+/** What the day asks, in a few words. */
+function DueToday({ due }: { due: Due }) {
+  if (due.today + due.late === 0) return <span>Nothing is due today</span>;
+  const said = [due.today && `${due.today} due today`, due.late && `${due.late} late`].filter(Boolean);
+  return <b data-testid="due">{said.join(', ')}</b>;
 }
 
 /** Tells the sync what the board has met: the network may be gone although nothing waits. */

@@ -1,8 +1,10 @@
 'use client';
 import Link from 'next/link';
 import styled from 'styled-components';
-import type { BoardCard, Stage } from '@/core/case';
-import { dayWords, formatMoney } from '@/core/quote';
+import type { BoardCard } from '@/core/case';
+import { dayWords, formatMoney, shopMomentWords } from '@/core/quote';
+import { promiseRisk } from '@/core/schedule';
+import type { PromiseRisk } from '@/core/schedule';
 
 const WAITS: Record<string, string> = {
   customer: 'Waits for the customer',
@@ -62,25 +64,37 @@ const Foot = styled.span`
     color: var(--ink);
     font-weight: 650;
   }
-  [data-risk='late'] {
+  [data-risk='late'],
+  [data-risk='clash'] {
     color: var(--bad);
     font-weight: 650;
   }
-  [data-risk='soon'] {
+  [data-risk='tight'] {
     color: var(--warn);
     font-weight: 650;
   }
 `;
 
-/** One job on the board: what it is, what it does, when it is promised and what it waits for. */
-export function Card({ card, today, currency }: { card: BoardCard; today: string; currency: string }) {
-  const { summary } = card;
-  const risk = riskOf(summary.promised, card.stage, today);
+/** One job on the board: what it is, what it does, when it is promised and ready, and what it waits for. */
+export function Card({
+  card,
+  today,
+  usual,
+  currency,
+}: {
+  card: BoardCard;
+  today: string;
+  usual: string;
+  currency: string;
+}) {
+  const { summary, quoted } = card;
+  const readyAt = quoted?.readyAt ?? null;
+  const risk = card.closed ? 'none' : promiseRisk({ promised: summary.promised, readyAt, usual }, today);
   return (
     <Tag
       href={`/jobs/${card.number}`}
-      data-late={risk === 'late' || undefined}
-      data-soon={risk === 'soon' || undefined}
+      data-late={risk === 'late' || risk === 'clash' || undefined}
+      data-soon={risk === 'tight' || undefined}
     >
       <Top>
         <span>{card.number}</span>
@@ -90,11 +104,14 @@ export function Card({ card, today, currency }: { card: BoardCard; today: string
       <p>{summary.complaint || 'No complaint written down yet'}</p>
       <Foot>
         <span data-risk={risk}>{promiseWords(summary.promised, risk)}</span>
-        {card.quoted && (
+        {quoted && (
           <strong>
-            {formatMoney(card.quoted.total, currency)}
-            {card.quoted.accepted ? ' agreed' : ''}
+            {formatMoney(quoted.total, currency)}
+            {quoted.accepted ? ' agreed' : ''}
           </strong>
+        )}
+        {!card.closed && (
+          <span>{readyAt ? `Ready ${shopMomentWords(readyAt)}` : `About ${dayWords(usual, true)}`}</span>
         )}
         {(card.stage === 'teardown' || card.stage === 'cause') && (
           <span>
@@ -107,26 +124,14 @@ export function Card({ card, today, currency }: { card: BoardCard; today: string
   );
 }
 
-/** Days a job usually still needs from its stage on; a promise nearer than that is at risk. */
-const DAYS_LEFT: Record<Stage, number> = {
-  intake: 6,
-  suspects: 6,
-  teardown: 5,
-  cause: 4,
-  scope: 4,
-  quote: 4,
-  build: 2,
-  release: 1,
-};
-
-export function riskOf(promised: string | null, stage: Stage, today: string): 'late' | 'soon' | 'none' {
-  if (!promised) return 'none';
-  const days = (Date.parse(promised) - Date.parse(today)) / 86_400_000;
-  return days < 0 ? 'late' : days < DAYS_LEFT[stage] ? 'soon' : 'none';
-}
-
-function promiseWords(promised: string | null, risk: string): string {
+function promiseWords(promised: string | null, risk: PromiseRisk): string {
   if (!promised) return 'No date promised';
   const day = dayWords(promised, true);
-  return risk === 'late' ? `Late: ${day}` : risk === 'soon' ? `Tight: ${day}` : `For ${day}`;
+  const words: Record<PromiseRisk, string> = {
+    late: `Late: ${day}`,
+    clash: `Not by ${day}`,
+    tight: `Tight: ${day}`,
+    none: `For ${day}`,
+  };
+  return words[risk];
 }

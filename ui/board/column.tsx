@@ -54,6 +54,8 @@ export function Column(props: {
   question: string;
   more: (from: number) => Promise<Columns>;
   today: string;
+  /** The day a job of this stage is usually ready. */
+  usual: string;
   currency: string;
 }) {
   const { column } = props;
@@ -76,6 +78,7 @@ function Cards(props: {
   column: BoardColumn;
   more: (from: number) => Promise<Columns>;
   today: string;
+  usual: string;
   currency: string;
 }) {
   const { column } = props;
@@ -96,7 +99,7 @@ function Cards(props: {
       <ul>
         {cards.map((card) => (
           <li key={card.number}>
-            <Card card={card} today={props.today} currency={props.currency} />
+            <Card card={card} today={props.today} usual={props.usual} currency={props.currency} />
           </li>
         ))}
       </ul>

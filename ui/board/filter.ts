@@ -31,4 +31,10 @@ export function asked(words: string, filter: Filter | null, more?: { stage: Stag
 }
 
 /** The board as the server answers it. */
-export type Columns = { columns: BoardColumn[] };
+export type Columns = { columns: BoardColumn[]; due: Due };
+
+/** Jobs promised for today, and for earlier, that are not done. */
+export interface Due {
+  today: number;
+  late: number;
+}

@@ -1,6 +1,6 @@
 import { isStage } from '@/core/case';
 import { ajv, problemsOf } from '@/core/validation';
-import { board } from '@/server/board';
+import { board, dueOn } from '@/server/board';
 import { inTransaction, withClient } from '@/server/db';
 import { readJson, route, sequence } from '@/server/http';
 import { createJob } from '@/server/jobs';
@@ -19,8 +19,9 @@ const schema = ajv.compile({
 export const GET = route(async (request) => {
   const asked = request.nextUrl.searchParams;
   const stage = asked.get('stage');
-  const columns = await withClient((client) =>
-    board(client, {
+  const answer = await withClient(async (client) => ({
+    due: await dueOn(client, today()),
+    columns: await board(client, {
       words: (asked.get('q') ?? '').slice(0, 200).split(/\s+/).filter(Boolean).slice(0, 12),
       waitsFor: asked.get('waits')?.slice(0, 40) || undefined,
       due: asked.get('due') === '1',
@@ -29,8 +30,8 @@ export const GET = route(async (request) => {
       from: sequence(asked.get('from')),
       today: today(),
     }),
-  );
-  return Response.json({ columns });
+  }));
+  return Response.json(answer);
 });
 
 export const POST = route(async (request, _params, user) => {
