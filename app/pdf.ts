@@ -6,8 +6,8 @@ import type { Quote } from '@/server/quotes';
 /** What of a quote's photos goes on paper. */
 const MOST_PHOTOS = 24;
 
-/** A quote as a PDF answer, A4 or Letter. */
-export async function pdfAnswer(quote: Quote, letter: boolean): Promise<Response> {
+/** A quote as a PDF answer, on the paper asked for or the shop's own. */
+export async function pdfAnswer(quote: Quote, paper: string | null): Promise<Response> {
   const photos = await withClient(async (client) => {
     const found: [string, Buffer][] = [];
     for (const { id } of quote.content.photos.slice(0, MOST_PHOTOS)) {
@@ -23,7 +23,7 @@ export async function pdfAnswer(quote: Quote, letter: boolean): Promise<Response
     content: quote.content,
     photos,
     accepted,
-    size: letter ? 'LETTER' : 'A4',
+    size: paper === 'letter' || (paper === null && quote.content.paper === 'LETTER') ? 'LETTER' : 'A4',
   });
   return new Response(new Uint8Array(pdf), {
     headers: {

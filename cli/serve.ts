@@ -39,6 +39,7 @@ export async function serve({
       PORT: String(port),
       PELVIK_TRUSTED_PROXIES: options.proxies ?? process.env.PELVIK_TRUSTED_PROXIES ?? '',
       PELVIK_LOG: process.env.PELVIK_LOG ?? 'warn',
+      PELVIK_OUTBOX: process.env.PELVIK_OUTBOX ?? path.join(DATA, 'outbox'),
       PELVIK_LOG_FOLDER: process.env.PELVIK_LOG_FOLDER ?? path.join(DATA, 'log'),
       PELVIK_BACKGROUND: mode === 'start' ? BACKGROUND : bundleBackground(),
       PELVIK_CUSTOMER: mode === 'start' ? CUSTOMER : bundleCustomer(),

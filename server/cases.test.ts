@@ -7,7 +7,7 @@ import { appendEntries } from './entries';
 import { jobByNumber } from './jobs';
 import { savePhoto } from './photos';
 import { reencode } from './pictures';
-import { answerQuote, makeQuote, quotesOf, sendQuote } from './quotes';
+import { answerQuote, makeQuote, quotesOf, linkQuote } from './quotes';
 import { closePool, inDatabase, someJob, someone } from './test-database';
 import type { User } from './users';
 
@@ -42,7 +42,7 @@ async function wholeJob(ivo: User) {
     ]);
   });
   const quote = await inTransaction((c) => makeQuote(c, job.number, ivo));
-  const token = await inTransaction((c) => sendQuote(c, job.number, quote.version, ivo));
+  const token = await inTransaction((c) => linkQuote(c, job.number, quote.version, ivo));
   await inTransaction((c) =>
     answerQuote(c, token, { kind: 'accept', option: 'full', name: 'Ada Verhoeven' }),
   );
@@ -90,13 +90,13 @@ describe('a file has no authority of its own', () => {
     expect(job).toMatchObject({ stage: 'scope', quoted: null });
     const [quote] = await inDatabase((c) => quotesOf(c, job.id));
     expect(quote).toMatchObject({ status: 'accepted', imported: true });
-    await expect(inTransaction((c) => sendQuote(c, number, quote!.version, ivo))).rejects.toMatchObject({
+    await expect(inTransaction((c) => linkQuote(c, number, quote!.version, ivo))).rejects.toMatchObject({
       status: 409,
     });
     // The shop's own quote goes on from there.
     const own = await inTransaction((c) => makeQuote(c, number, ivo));
     expect(own.version).toBe(2);
-    const token = await inTransaction((c) => sendQuote(c, number, 2, ivo));
+    const token = await inTransaction((c) => linkQuote(c, number, 2, ivo));
     await inTransaction((c) => answerQuote(c, token, { kind: 'accept', option: 'full', name: 'Ada' }));
     expect((await inDatabase((c) => jobByNumber(c, number))).stage).toBe('build');
   });

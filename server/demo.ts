@@ -13,7 +13,8 @@ import { createJob, saveState, setClosed } from './jobs';
 import { inspect } from './library';
 import { savePhoto } from './photos';
 import { reencode } from './pictures';
-import { answerQuote, makeQuote, sendQuote } from './quotes';
+import { sendMessage } from './messages';
+import { answerQuote, linkQuote, makeQuote } from './quotes';
 import { today } from './reason';
 import { DEFAULT_TERMS, saveShop } from './shop';
 import { createUser } from './users';
@@ -83,7 +84,8 @@ async function loadQuote(
 ): Promise<void> {
   const quote = await makeQuote(client, job, owner);
   if (!send && !accept) return;
-  const token = await sendQuote(client, job, quote.version, owner);
+  await sendMessage(client, job, quote.version, { kind: 'by-hand', to: '' }, '', owner);
+  const token = await linkQuote(client, job, quote.version, owner);
   if (accept) {
     await answerQuote(client, token, {
       kind: 'accept',

@@ -4,7 +4,7 @@ import { inTransaction } from './db';
 import { appendEntries } from './entries';
 import { board } from './board';
 import { eraseCustomer, jobByNumber, setClosed } from './jobs';
-import { answerQuote, makeQuote, quoteByToken, sendQuote } from './quotes';
+import { answerQuote, makeQuote, quoteByToken, linkQuote } from './quotes';
 import type { BoardQuery } from './board';
 import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
 import type { User } from './users';
@@ -73,7 +73,7 @@ describe('the stage follows the record', () => {
     expect(await stage()).toBe('scope');
     const quote = await inTransaction((c) => makeQuote(c, number, who));
     expect(await stage()).toBe('quote');
-    const token = await inTransaction((c) => sendQuote(c, number, quote.version, who));
+    const token = await inTransaction((c) => linkQuote(c, number, quote.version, who));
     await inTransaction((c) => answerQuote(c, token, { kind: 'accept', option: 'full', name: 'Ada' }));
     expect(await stage()).toBe('build');
   });
@@ -87,7 +87,7 @@ describe('the money a job shows', () => {
     const first = await inTransaction((c) => makeQuote(c, number, who));
     const total = (id: string) => first.content.options.find((o) => o.id === id)!.total;
     expect(await quoted(number)).toMatchObject({ total: total('targeted'), accepted: false });
-    const token = await inTransaction((c) => sendQuote(c, number, 1, who));
+    const token = await inTransaction((c) => linkQuote(c, number, 1, who));
     await inTransaction((c) => answerQuote(c, token, { kind: 'accept', option: 'full', name: 'Ada' }));
     expect(await quoted(number)).toMatchObject({ total: total('full'), accepted: true });
     await inTransaction((c) => makeQuote(c, number, who));
@@ -182,7 +182,7 @@ test('erasing a customer leaves nobody’s name anywhere, and everything that wa
     'part.sun-shell.condition': { is: 'failed' },
   });
   const quote = await inTransaction((c) => makeQuote(c, number, who));
-  const token = await inTransaction((c) => sendQuote(c, number, quote.version, who));
+  const token = await inTransaction((c) => linkQuote(c, number, quote.version, who));
   await inTransaction((c) => answerQuote(c, token, { kind: 'accept', option: 'full', name: secret }));
   await inTransaction((c) => eraseCustomer(c, number, who));
   const left = await asOwner((c) =>

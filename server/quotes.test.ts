@@ -3,7 +3,7 @@ import type { Json } from '@/core/case';
 import { inTransaction } from './db';
 import { appendEntries } from './entries';
 import { jobByNumber } from './jobs';
-import { answerQuote, makeQuote, quoteByToken, quotesOf, revokeLinks, sendQuote } from './quotes';
+import { answerQuote, makeQuote, quoteByToken, quotesOf, revokeLinks, linkQuote } from './quotes';
 import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
 
 afterAll(closePool);
@@ -15,7 +15,7 @@ async function quoted() {
     inTransaction((c) => appendEntries(c, job.number, ivo, [{ id: randomUUID(), slot, value }]));
   await write('part.sun-shell.condition', { is: 'failed' });
   const quote = await inTransaction((c) => makeQuote(c, job.number, ivo));
-  const token = await inTransaction((c) => sendQuote(c, job.number, quote.version, ivo));
+  const token = await inTransaction((c) => linkQuote(c, job.number, quote.version, ivo));
   const answer = (body: unknown) => inTransaction((c) => answerQuote(c, token, body));
   return { ivo, job, quote, token, write, answer };
 }
@@ -71,7 +71,7 @@ test('expired, revoked and unknown links say so and show nothing', async () => {
   await expect(inDatabase((c) => quoteByToken(c, `${token}x`))).rejects.toMatchObject({ status: 404 });
   await inTransaction((c) => revokeLinks(c, job.number, quote.version, ivo));
   await expect(inDatabase((c) => quoteByToken(c, token))).rejects.toMatchObject({ status: 410 });
-  const again = await inTransaction((c) => sendQuote(c, job.number, quote.version, ivo));
+  const again = await inTransaction((c) => linkQuote(c, job.number, quote.version, ivo));
   await inDatabase((c) =>
     c.query(`UPDATE quote_links SET expires_at = now() - interval '1 minute' WHERE quote_id = $1`, [
       quote.id,
@@ -93,7 +93,7 @@ describe('a later quote', () => {
     const { ivo, job, answer } = await quoted();
     await answer({ kind: 'accept', option: 'targeted', name: 'Ada Verhoeven' });
     const next = await inTransaction((c) => makeQuote(c, job.number, ivo));
-    const token = await inTransaction((c) => sendQuote(c, job.number, next.version, ivo));
+    const token = await inTransaction((c) => linkQuote(c, job.number, next.version, ivo));
     const accept = (body: unknown) => inTransaction((c) => answerQuote(c, token, body));
     const done = await accept({ kind: 'accept', option: 'full', name: 'Ada Verhoeven' });
     expect(done).toMatchObject({ version: 2, status: 'accepted' });

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { QuoteAnswer, QuoteStatus } from '@/core/case';
-import { currentQuote } from '@/core/quote';
+import { currentQuote, supplementTo } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
 import { ajv, checkQuote, problemsOf } from '@/core/validation';
 import { audit } from './audit';
@@ -54,6 +54,7 @@ const UNREADABLE: QuoteContent = {
   recommended: null,
   options: [],
   barred: [],
+  supplement: null,
 };
 
 /** One bad row is shown as such and spoils nothing for the others. */
@@ -86,7 +87,7 @@ export async function quotesOf(client: Client, jobId: string): Promise<Quote[]> 
 export async function makeQuote(client: Client, jobNumber: number, user: User): Promise<Quote> {
   // Under the row lock: two people never make the same version, and what is priced is what stands.
   const job = await jobByNumber(client, jobNumber, true);
-  const content = await quoteJob(client, job);
+  const content = withSupplement(await quoteJob(client, job), await quotesOf(client, job.id));
   demandQuotable(content);
   const [problem] = checkQuote(content);
   if (problem)
@@ -108,6 +109,15 @@ export async function makeQuote(client: Client, jobNumber: number, user: User): 
   await audit(client, user.name, 'quote made', { job: job.number, version: rows[0].version });
   await refreshStage(client, job);
   return (await quotesOf(client, job.id))[0]!;
+}
+
+/** After an acceptance a later version says what it changes of it. */
+function withSupplement(content: QuoteContent, quotes: readonly Quote[]): QuoteContent {
+  const before = quotes.find((q) => q.status === 'accepted' && !q.imported && !q.unreadable);
+  const option = before?.answers.findLast((a) => a.kind === 'accept')?.option;
+  return before && option
+    ? { ...content, supplement: supplementTo({ ...before, option }, content) }
+    : content;
 }
 
 /** Throws a UserError 409 for a quote that nothing stands behind, or that would give something away. */
@@ -137,8 +147,11 @@ export function quoteFor(user: User, content: QuoteContent): QuoteContent {
   return may(user, 'see-costs') ? content : withoutInner(content);
 }
 
-/** Makes a customer link for the newest version and returns its token: it is not stored and cannot be shown again. */
-export async function sendQuote(
+/**
+ * Makes a customer link for the newest version and returns its token: it is not stored and cannot be shown again. A link
+ * is not yet sent.
+ */
+export async function linkQuote(
   client: Client,
   jobNumber: number,
   version: number,
@@ -159,8 +172,6 @@ export async function sendQuote(
     `INSERT INTO quote_links (token_hash, quote_id, expires_at) VALUES ($1, $2, now() + make_interval(days => $3))`,
     [hashToken(token), quote.id, LINK_DAYS],
   );
-  if (quote.status === 'draft')
-    await client.query(`UPDATE quotes SET status = 'sent' WHERE id = $1`, [quote.id]);
   await audit(client, user.name, 'quote link made', { job: jobNumber, version });
   return token;
 }

@@ -4,7 +4,7 @@ import { inTransaction } from './db';
 import { quoteJob } from './experience';
 import { appendEntries } from './entries';
 import { jobByNumber } from './jobs';
-import { answerQuote, makeQuote, quoteFor, sendQuote } from './quotes';
+import { answerQuote, makeQuote, quoteFor, linkQuote } from './quotes';
 import { DEFAULT_TERMS, openTerms, saveShop, shopOf, shopVersions } from './shop';
 import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
 
@@ -73,7 +73,7 @@ test('work promised to others stands before a job: it is ready later', async () 
   for (let k = 0; k < 4; k++) {
     const other = await jobOf(FAILED);
     const { version } = await inTransaction((c) => makeQuote(c, other.number, other.owner));
-    const token = await inTransaction((c) => sendQuote(c, other.number, version, other.owner));
+    const token = await inTransaction((c) => linkQuote(c, other.number, version, other.owner));
     await inTransaction((c) => answerQuote(c, token, { kind: 'accept', option: 'full', name: 'Ada' }));
   }
   expect((await ready(mine.number)) > before).toBe(true);

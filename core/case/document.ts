@@ -24,7 +24,8 @@ export type QuoteStatus = 'draft' | 'sent' | 'accepted' | 'declined' | 'supersed
 
 /** What a customer said to a quote. */
 export interface QuoteAnswer {
-  kind: 'accept' | 'decline' | 'ask';
+  /** A reply is the shop's, to a question. */
+  kind: 'accept' | 'decline' | 'ask' | 'reply';
   /** The option accepted. */
   option: string | null;
   name: string;

@@ -43,5 +43,6 @@ export function currentQuote(content: QuoteContent | FormerQuote): QuoteContent 
     })),
     recommended: null,
     barred: [],
+    supplement: null,
   };
 }

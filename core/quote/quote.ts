@@ -12,6 +12,7 @@ import type { Discount } from './price';
 import { recommend } from './recommend';
 import type { Recommendation } from './recommend';
 import type { Commit } from './risk';
+import type { Supplement } from './supplement';
 import { asPriced } from './terms';
 import type { ShopTerms } from './terms';
 import { cautionsFor } from './words';
@@ -38,6 +39,8 @@ export interface QuoteContent {
   options: QuoteOption[];
   /** Options that are not offered, and why. */
   barred: { name: string; reason: string }[];
+  /** What is new against the version the customer accepted; null where none was. */
+  supplement: Supplement | null;
 }
 
 /** When a quote is made, in the shop's own time. */
@@ -125,6 +128,7 @@ export function buildQuote(request: QuoteRequest): QuoteContent {
     barred: asked
       .filter((o) => o.barred !== null && o.repair === 'targeted')
       .map((o) => ({ name: nameOf(o.repair), reason: o.barred! })),
+    supplement: null,
   };
 }
 

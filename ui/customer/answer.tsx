@@ -24,8 +24,15 @@ export function Answer({ quote, open }: { quote: CustomerQuote; open: boolean })
       <Stack $gap={14} id="answers" tabIndex={-1}>
         {quote.answers.map((a, k) => (
           <p key={k}>
-            <Moment at={a.at} />, <bdi>{a.name}</bdi>:{' '}
-            {a.kind === 'ask' ? <bdi>“{a.message}”</bdi> : a.kind === 'accept' ? 'accepted' : 'declined'}
+            <Moment at={a.at} />, <bdi>{a.name}</bdi>
+            {a.kind === 'reply' && ` of ${quote.content.shop.name}`}:{' '}
+            {a.kind === 'ask' || a.kind === 'reply' ? (
+              <bdi>“{a.message}”</bdi>
+            ) : a.kind === 'accept' ? (
+              'accepted'
+            ) : (
+              'declined'
+            )}
           </p>
         ))}
       </Stack>

@@ -43,7 +43,7 @@ const OptionBox = styled.label`
   dl {
     grid-column: 2 / -1;
     display: grid;
-    grid-template-columns: auto 1fr;
+    grid-template-columns: 84px minmax(0, 1fr);
     gap: 2px 14px;
     font-size: 0.9375rem;
   }
@@ -115,21 +115,21 @@ export function Offer(props: {
               <dt>Ready</dt>
               <dd>
                 {o.ready
-                  ? `${shopMomentWords(o.ready.at)}, if you say yes by ${shopMomentWords(o.ready.decideBy)}; it hangs on ${HANGS_ON[o.ready.hangsOn]}`
+                  ? `${shopMomentWords(o.ready.at)}, if you say yes by ${shopMomentWords(o.ready.decideBy)}. It hangs on ${HANGS_ON[o.ready.hangsOn]}.`
                   : dayWords(o.readyBy)}
               </dd>
             </>
           )}
           {o.shareOfValue !== null && (
             <>
-              <dt>Of the vehicle’s value</dt>
+              <dt>Of its value</dt>
               <dd>{percent(o.shareOfValue)}</dd>
             </>
           )}
           {o.id !== 'no-repair' && (
             <>
-              <dt>Back within the warranty</dt>
-              <dd>{riskWords(o.risk)}</dd>
+              <dt>Comes back</dt>
+              <dd>{riskWords(o.risk)} within the warranty</dd>
             </>
           )}
         </dl>

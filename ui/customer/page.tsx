@@ -5,6 +5,7 @@ import { Phone } from '@/ui/system/phone';
 import { Moment } from '@/ui/system/moment';
 import { Answer } from './answer';
 import { Offer } from './offer';
+import { Changes } from './changes';
 import type { CustomerQuote } from './quote';
 
 const Top = styled.header`
@@ -110,6 +111,7 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
             </Notice>
           </section>
         )}
+        {content.supplement && <Changes supplement={content.supplement} currency={content.currency} />}
         {content.job.complaint && (
           <section>
             <h2>What you told us</h2>
@@ -155,16 +157,18 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
             </p>
           ))}
           <div role="radiogroup" aria-label="Options">
-            {content.options.map((o) => (
-              <Offer
-                key={o.id}
-                option={o}
-                content={content}
-                chosen={accepted?.option === o.id}
-                recommended={content.recommended?.option === o.id}
-                disabled={!open}
-              />
-            ))}
+            {[...content.options]
+              .sort((a, b) => Number(b === recommended) - Number(a === recommended))
+              .map((o) => (
+                <Offer
+                  key={o.id}
+                  option={o}
+                  content={content}
+                  chosen={accepted?.option === o.id}
+                  recommended={content.recommended?.option === o.id}
+                  disabled={!open}
+                />
+              ))}
           </div>
         </section>
         <section>

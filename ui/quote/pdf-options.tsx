@@ -1,6 +1,6 @@
 import { Text, View } from '@react-pdf/renderer';
 import { dayWords, formatMoney, shopMomentWords } from '@/core/quote';
-import type { QuoteContent, QuoteOption } from '@/core/quote';
+import type { QuoteContent, QuoteOption, Supplement } from '@/core/quote';
 import { styles } from './pdf-style';
 import { includedWords, isCharged, riskWords, sumsBesideLines } from './words';
 
@@ -148,6 +148,27 @@ export function LineTable({ option: o, content }: { option: QuoteOption; content
         <Text style={[styles.item, styles.name]}>Total</Text>
         <Text style={[styles.amount, styles.money]}>{money(o.total)}</Text>
       </View>
+    </View>
+  );
+}
+
+/** What a later version changes of the one that was accepted. */
+export function ChangeTable({ supplement: s, currency }: { supplement: Supplement; currency: string }) {
+  const money = (amount: number | null) => (amount === null ? '–' : formatMoney(amount, currency));
+  return (
+    <View>
+      <Text style={styles.heading}>What is new since you accepted</Text>
+      <Text>
+        “{s.accepted}” of version {s.version} was accepted for {money(s.was)}; it would now come to{' '}
+        {money(s.now)}. What was accepted stands until there is a yes to this version.
+      </Text>
+      {s.lines.map((l, k) => (
+        <View key={l.name} style={k === 0 ? [styles.row, styles.strong] : styles.row} wrap={false}>
+          <Text style={styles.item}>{l.name}</Text>
+          <Text style={styles.amount}>{money(l.was)}</Text>
+          <Text style={styles.amount}>{money(l.now)}</Text>
+        </View>
+      ))}
     </View>
   );
 }

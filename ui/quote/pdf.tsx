@@ -1,7 +1,7 @@
 import { Document, Image, Page, Text, View } from '@react-pdf/renderer';
 import { dayWords, momentWords } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
-import { AnswerBox, Compared, LineTable, RenewedTable } from './pdf-options';
+import { AnswerBox, ChangeTable, Compared, LineTable, RenewedTable } from './pdf-options';
 import { styles } from './pdf-style';
 
 export interface PdfQuote {
@@ -46,6 +46,7 @@ export function QuotePdf({ quote, size }: { quote: PdfQuote; size: 'A4' | 'LETTE
           </Text>
         )}
         {best && <AnswerBox option={best} content={content} />}
+        {content.supplement && <ChangeTable supplement={content.supplement} currency={content.currency} />}
         {content.cautions?.map((words) => (
           <Text key={words} style={styles.caution}>
             {words}

@@ -1,36 +1,16 @@
 'use client';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import styled from 'styled-components';
-import type { QuoteAnswer, QuoteStatus } from '@/core/case';
-import { dayWords } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
 import { useJob } from '@/ui/job/provider';
 import { sayError, send } from '@/ui/net/request';
 import { useSync } from '@/ui/sync/context';
-import { Button, ButtonLink, Caption, Line, Notice, Page, Section, Stack } from '@/ui/system';
-import { Moment } from '@/ui/system/moment';
+import { Button, ButtonLink, Line, Notice, Page, Section, Stack } from '@/ui/system';
 import { Queries } from '@/ui/system/query';
 import { OptionTable } from './options';
-
-export interface QuoteView {
-  version: number;
-  status: QuoteStatus;
-  content: QuoteContent;
-  createdAt: string;
-  createdBy: string;
-  answers: QuoteAnswer[];
-  imported: boolean;
-  unreadable: boolean;
-}
-
-const STATUS = {
-  draft: 'Draft',
-  sent: 'Sent',
-  accepted: 'Accepted: frozen',
-  declined: 'Declined',
-  superseded: 'Replaced by a newer one',
-};
+import { QuoteSettings } from './settings';
+import { Version } from './version';
+import type { QuoteView } from './version';
 
 const Versions = styled.ol`
   display: grid;
@@ -46,16 +26,6 @@ const Versions = styled.ol`
     font-weight: 650;
   }
 `;
-const Address = styled.input`
-  flex: 1 1 320px;
-  min-height: 44px;
-  padding: 0 10px;
-  border: 0;
-  border-bottom: 2px solid var(--accent);
-  background: var(--accent-wash);
-  color: var(--ink);
-`;
-
 /** Options side by side as they would be today, and the versions the customer has. */
 export function QuoteStage() {
   return (
@@ -91,7 +61,11 @@ function Quotes() {
   const accepted = data.quotes.find((q) => q.status === 'accepted');
   return (
     <Page>
-      <Section title="Today" note="As scope, findings and prices stand now. Making a version freezes it.">
+      <Section
+        wide
+        title="Today"
+        note="As scope, findings and prices stand now. Making a version freezes it."
+      >
         <Stack $gap={16}>
           {data.preview.undetermined && (
             <Notice>
@@ -109,6 +83,7 @@ function Quotes() {
               </ul>
             </div>
           )}
+          <QuoteSettings />
           <Line>
             <Button $kind="main" onPress={() => make.mutate()} isDisabled={make.isPending}>
               Make version {(data.quotes[0]?.version ?? 0) + 1}
@@ -130,93 +105,16 @@ function Quotes() {
           <Versions>
             {data.quotes.map((quote) => (
               <li key={quote.version}>
-                <Version quote={quote} maySend={user.role !== 'technician'} />
+                <Version
+                  quote={quote}
+                  maySend={user.role !== 'technician'}
+                  newest={quote === data.quotes[0]}
+                />
               </li>
             ))}
           </Versions>
         )}
       </Section>
     </Page>
-  );
-}
-
-function Version({ quote, maySend }: { quote: QuoteView; maySend: boolean }) {
-  const { number } = useJob();
-  const queries = useQueryClient();
-  const [path, setPath] = useState<string | null>(null);
-  const refresh = () => queries.invalidateQueries({ queryKey: ['quotes', number] });
-  const base = `/api/jobs/${number}/quotes/${quote.version}`;
-  const link = useMutation({
-    mutationFn: () => send<{ path: string }>('POST', `${base}/link`),
-    onSuccess: (answer) => {
-      setPath(`${location.origin}${answer.path}`);
-      void refresh();
-    },
-  });
-  const revoke = useMutation({
-    mutationFn: () => send('DELETE', `${base}/link`),
-    onSuccess: () => {
-      setPath(null);
-      void refresh();
-    },
-  });
-  const chosen = quote.answers.findLast((a) => a.kind === 'accept')?.option;
-  return (
-    <Stack $gap={8}>
-      <Line>
-        <b>Version {quote.version}</b>
-        <span>{quote.unreadable ? 'cannot be read' : STATUS[quote.status]}</span>
-        {quote.imported && <Caption as="span">from a file: history only</Caption>}
-        <Caption as="span">
-          made {dayWords(quote.createdAt)} by {quote.createdBy}
-        </Caption>
-      </Line>
-      {quote.answers.map((a, k) => (
-        <p key={k}>
-          <Moment at={a.at} /> {a.name}{' '}
-          {a.kind === 'accept'
-            ? `accepted “${quote.content.options.find((o) => o.id === a.option)?.name}”`
-            : a.kind === 'decline'
-              ? 'declined'
-              : 'asks'}
-          {a.message && `: “${a.message}”`}
-        </p>
-      ))}
-      <Line>
-        {!quote.unreadable && (
-          <ButtonLink href={`${base}/pdf`} $small target="_blank">
-            PDF
-          </ButtonLink>
-        )}
-        {maySend && quote.status !== 'superseded' && !quote.imported && (
-          <Button $small onPress={() => link.mutate()} isDisabled={link.isPending}>
-            Make a customer link
-          </Button>
-        )}
-        {maySend && quote.status !== 'draft' && !quote.imported && (
-          <Button $small $kind="quiet" onPress={() => revoke.mutate()}>
-            Revoke its links
-          </Button>
-        )}
-        {chosen && (
-          <Caption as="span">
-            Accepted option: {quote.content.options.find((o) => o.id === chosen)?.name}
-          </Caption>
-        )}
-      </Line>
-      {!maySend && quote.status === 'draft' && <Caption>The counter or the owner sends it.</Caption>}
-      {path && (
-        <Stack $gap={4}>
-          <Address
-            readOnly
-            aria-label="Customer link"
-            value={path}
-            onFocus={(event) => event.target.select()}
-          />
-          <Caption>Shown once: only its hash is kept. Valid for 30 days.</Caption>
-        </Stack>
-      )}
-      {(link.error ?? revoke.error) && <Notice $tone="bad">{sayError(link.error ?? revoke.error)}</Notice>}
-    </Stack>
   );
 }

@@ -75,7 +75,6 @@ export function PolicyRows() {
           <dt key={`${name}-label`}>{label}</dt>,
           <dd key={name}>
             <Choice
-              small
               label={label}
               value={now[name] as string}
               options={options}

@@ -45,7 +45,6 @@ export function Letterhead() {
           <FieldLabel as="span">Paper</FieldLabel>
           <Choice
             label="Paper"
-            small
             value={terms.paper}
             options={[
               { value: 'A4', label: 'A4' },

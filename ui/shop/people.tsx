@@ -79,7 +79,6 @@ export function People({ people, self }: { people: Person[]; self: string }) {
                   </td>
                   <td>
                     <Choice
-                      small
                       label={`Role of ${p.name}`}
                       value={p.role}
                       options={ROLES}

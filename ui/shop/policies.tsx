@@ -19,7 +19,6 @@ export function ShopPolicies() {
             <Named key={name}>
               <b>{label}</b>
               <Choice
-                small
                 label={label}
                 value={terms.policies[name] as string}
                 options={Object.entries(choices).map(([value, words]) => ({ value, label: words as string }))}

@@ -75,7 +75,6 @@ export function Taxes() {
           <div>
             <FieldLabel as="span">Totals are rounded to</FieldLabel>
             <Choice
-              small
               label="Totals are rounded to"
               value={String(terms.roundTo)}
               options={[

@@ -36,7 +36,6 @@ export function Times({ units }: { units: UnitTimes[] }) {
     <Section title="Times" note="Hours of work, where this shop’s are not the unit’s.">
       <Stack $gap={12}>
         <Choice
-          small
           label="Unit"
           value={shown}
           options={units.map((u) => ({ value: u.id, label: u.name }))}

@@ -2,6 +2,7 @@ import { inTransaction, withClient } from '@/server/db';
 import { quoteJob } from '@/server/experience';
 import { jobNumber, route } from '@/server/http';
 import { jobByNumber } from '@/server/jobs';
+import { messagesOf } from '@/server/messages';
 import { demand } from '@/server/permissions';
 import { makeQuote, quoteFor, quotesOf } from '@/server/quotes';
 
@@ -13,8 +14,13 @@ export const GET = route<Params>(async (_request, params, user) =>
     const job = await jobByNumber(client, jobNumber(params));
     const preview = await quoteJob(client, job);
     const quotes = await quotesOf(client, job.id);
+    const messages = await messagesOf(client, job.id);
     return Response.json({
-      quotes: quotes.map((q) => ({ ...q, content: quoteFor(user, q.content) })),
+      quotes: quotes.map((q) => ({
+        ...q,
+        content: quoteFor(user, q.content),
+        messages: messages[q.version] ?? [],
+      })),
       preview: quoteFor(user, preview),
     });
   }),

@@ -1,7 +1,7 @@
 import { inTransaction } from '@/server/db';
 import { jobNumber, quoteVersion, route } from '@/server/http';
 import { demand } from '@/server/permissions';
-import { revokeLinks, sendQuote } from '@/server/quotes';
+import { revokeLinks, linkQuote } from '@/server/quotes';
 
 type Params = { number: string; version: string };
 
@@ -9,7 +9,7 @@ type Params = { number: string; version: string };
 export const POST = route<Params>(async (_request, params, user) => {
   demand(user, 'send-quote');
   const token = await inTransaction((client) =>
-    sendQuote(client, jobNumber(params), quoteVersion(params), user),
+    linkQuote(client, jobNumber(params), quoteVersion(params), user),
   );
   return Response.json({ path: `/q/${token}` }, { status: 201 });
 });

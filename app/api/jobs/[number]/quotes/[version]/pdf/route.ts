@@ -5,7 +5,7 @@ import { markOf } from '@/server/jobs';
 import { notFound } from '@/server/problem';
 import { quotesOf } from '@/server/quotes';
 
-/** A version on paper; `?paper=letter` for Letter. */
+/** A version on paper; `?paper=letter` or `a4` where the shop's own is not wanted. */
 export const GET = route<{ number: string; version: string }>(async (request, params) => {
   const version = quoteVersion(params);
   const quotes = await withClient(async (client) =>
@@ -13,5 +13,5 @@ export const GET = route<{ number: string; version: string }>(async (request, pa
   );
   const quote = quotes.find((q) => q.version === version);
   if (!quote || quote.unreadable) throw notFound('quote');
-  return pdfAnswer(quote, request.nextUrl.searchParams.get('paper') === 'letter');
+  return pdfAnswer(quote, request.nextUrl.searchParams.get('paper'));
 });

@@ -1,0 +1,84 @@
+'use client';
+import { below } from '@/core/case';
+import { ObjectText, SlotText, useObjectSlot } from '@/ui/job/fields';
+import { useJob } from '@/ui/job/provider';
+import { Button, Caption, FieldLabel, Line, NumberInput, Stack } from '@/ui/system';
+
+/** What the counter decides besides the scope: which pictures go along, a discount, and a word to the customer. */
+export function QuoteSettings() {
+  const { state, write, number, user, terms } = useJob();
+  const photos = below(state, 'photo.');
+  const [discount, change] = useObjectSlot('quote.discount');
+  if (user.role === 'technician') return null;
+  return (
+    <details>
+      <summary style={{ minHeight: 44, cursor: 'pointer', color: 'var(--accent)' }}>
+        Pictures, discount and a word to the customer
+      </summary>
+      <Stack $gap={16}>
+        {photos.length > 0 && (
+          <div>
+            <FieldLabel as="span">Pictures that go along</FieldLabel>
+            <Line $gap={12}>
+              {photos.map(([id, photo]) => {
+                const slot = `quote.without.${id}` as const;
+                const out = state[slot] !== undefined;
+                return (
+                  <Button
+                    key={id}
+                    $kind="quiet"
+                    aria-pressed={!out}
+                    onPress={() => write(slot, out ? null : true)}
+                    style={{ height: 'auto', padding: 4, display: 'grid', gap: 2, opacity: out ? 0.45 : 1 }}
+                  >
+                    <img
+                      src={`/api/jobs/${number}/photos/${id}`}
+                      alt={photo.caption || 'Photo'}
+                      width={120}
+                      height={80}
+                      style={{ objectFit: 'cover', display: 'block' }}
+                    />
+                    <small>{out ? 'left out' : 'goes along'}</small>
+                  </Button>
+                );
+              })}
+            </Line>
+          </div>
+        )}
+        <Line $gap={14} style={{ alignItems: 'end' }}>
+          <NumberInput
+            label="Discount before tax"
+            unit="%"
+            min={0}
+            max={100}
+            pause
+            value={discount.share === undefined ? undefined : Math.round(discount.share * 10000) / 100}
+            onChange={(v) =>
+              v === null
+                ? change({ share: null, ...(discount.amount === undefined ? { words: null } : {}) })
+                : change({ share: v / 100, amount: null, words: discount.words ?? 'Discount' })
+            }
+          />
+          <NumberInput
+            label="or an amount"
+            unit={terms.currency}
+            min={0}
+            max={1_000_000}
+            pause
+            value={discount.amount === undefined ? undefined : discount.amount / 100}
+            onChange={(v) =>
+              v === null
+                ? change({ amount: null, ...(discount.share === undefined ? { words: null } : {}) })
+                : change({ amount: Math.round(v * 100), share: null, words: discount.words ?? 'Discount' })
+            }
+          />
+          {discount.words !== undefined && (
+            <ObjectText slot="quote.discount" field="words" label="Why" maxLength={200} />
+          )}
+        </Line>
+        <SlotText slot="quote.note" label="A word to the customer" lines={2} maxLength={2000} />
+        <Caption>They hold for the next version that is made.</Caption>
+      </Stack>
+    </details>
+  );
+}
