@@ -40,7 +40,7 @@ test('undetermined is said plainly, with what could still change; the price stan
   await expect(customer.getByText('“No second gear.”')).toBeVisible();
   await expect(customer.getByText(/not yet determined what failed first/)).toBeVisible();
   await expect(customer.getByRole('heading', { name: 'What could still change' })).toBeVisible();
-  await expect(customer.getByText('Of the vehicle’s value').first()).toBeVisible();
+  await expect(customer.getByText('Of its value').first()).toBeVisible();
   expect(await customer.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
   await customer.context().close();
 });

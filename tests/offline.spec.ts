@@ -139,11 +139,13 @@ test('two people on one field: each is told whose value stands, and can take the
   await pick(other, 'Fluid at intake, level', 'Full');
   await saved(other);
   await page.unroute('**/entries**');
+  // As a device does whose network is back: it does not wait for the next try.
+  await page.evaluate(() => dispatchEvent(new Event('online')));
   for (const [who, whose] of [
     [page, 'Yours stands: “low”. The other, Ivo Castell: “full”'],
     [other, 'Mira Sollen’s stands: “low”. The other, yours: “full”'],
   ] as const)
-    await expect(who.getByTestId('clash')).toContainText(whose, { timeout: 20_000 });
+    await expect(who.getByTestId('clash')).toContainText(whose, { timeout: 30_000 });
   await other.getByRole('button', { name: 'Take mine' }).click();
   await expect(other.getByTestId('clash')).toHaveCount(0);
   await expect(page.getByTestId('clash')).toHaveCount(0, { timeout: 12_000 });
