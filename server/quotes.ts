@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { QuoteAnswer, QuoteStatus } from '@/core/case';
 import { currentQuote, supplementTo } from '@/core/quote';
-import type { QuoteContent } from '@/core/quote';
+import type { QuoteContent, QuoteOption } from '@/core/quote';
 import { ajv, checkQuote, problemsOf } from '@/core/validation';
 import { audit } from './audit';
 import type { Client } from './db';
@@ -81,6 +81,19 @@ export async function quotesOf(client: Client, jobId: string): Promise<Quote[]> 
     [jobId],
   );
   return rows.map(toQuote);
+}
+
+/** The version that stands accepted, with the option that was chosen; null while there is none. */
+export async function agreedOf(
+  client: Client,
+  jobId: string,
+): Promise<{ quote: Quote; option: QuoteOption } | null> {
+  const quote = (await quotesOf(client, jobId)).find(
+    (q) => q.status === 'accepted' && !q.imported && !q.unreadable,
+  );
+  const chosen = quote?.answers.findLast((a) => a.kind === 'accept')?.option;
+  const option = quote?.content.options.find((o) => o.id === chosen);
+  return quote && option ? { quote, option } : null;
 }
 
 /** Freezes the job's quote as it stands today into a new version. Earlier open versions are superseded. */

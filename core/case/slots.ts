@@ -193,6 +193,19 @@ const SLOTS = {
     /** Photos that are left out of the quote. */
     'quote.without.*': yesNo,
   },
+  build: {
+    /** What was ordered for the agreed version, by its line: when, for when, and how it stands. */
+    'order.*': object(
+      {
+        state: oneOf(['ordered', 'arrived', 'fitted']),
+        on: day,
+        due: day,
+        /** The old part went back for its deposit. */
+        coreBack: day,
+      },
+      ['state'],
+    ),
+  },
 } as const satisfies Partial<Record<Stage, Record<string, Schema>>>;
 
 /** The families of slots with their stage. */

@@ -8,6 +8,8 @@ export type { Included } from './included';
 export { billOf, depositOf, linePrice, lineTotal } from './price';
 export type { Bill, Discount, QuoteLine } from './price';
 export { messageWords } from './message';
+export { ORDER_COLUMNS, orderLines, orderRows, orderStanding } from './orders';
+export type { OrderLine, OrderStanding, OrderState } from './orders';
 export { BOOK_COLUMNS, bookRows, readBook } from './price-book';
 export type { BookProblem, BookRow } from './price-book';
 export type { Recommendation } from './recommend';

@@ -1,3 +1,4 @@
+import { isBought } from '@/core/scope';
 import type { ScopeLine } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
 import { sum, times } from './money';
@@ -17,6 +18,21 @@ export interface QuoteLine {
   reason: string;
   /** What a kit holds. */
   contents?: string[];
+  /** What is ordered for it. */
+  order?: LineOrder;
+}
+
+/** How the part of a line is bought. */
+export interface LineOrder {
+  /** Of the unit; null for a line of one's own. */
+  part: string | null;
+  supplier: string;
+  leadDays: number;
+  /** Deposit a piece, minor units, and the days to bring the old part back for it. */
+  deposit: number;
+  returnDays: number | null;
+  /** Sizes it is chosen from once it is measured, m. */
+  sizes?: number[];
 }
 
 /** A discount given in a job: a share of everything before tax, or an amount. */
@@ -145,7 +161,24 @@ function quoteLines(lines: readonly ScopeLine[], terms: ShopTerms): QuoteLine[] 
       note: noteOf(line),
       reason: line.reasons.map((r) => r.words).join('; '),
       ...(line.contents.length ? { contents: line.contents } : {}),
+      ...orderOf(line),
     }));
+}
+
+/** Bought parts, and those that are chosen by size, are ordered. */
+function orderOf(line: ScopeLine): { order?: LineOrder } {
+  const bought = line.kind === 'part' && isBought(line.action);
+  if (!bought && line.sizes.length === 0) return {};
+  return {
+    order: {
+      part: line.of,
+      supplier: line.supplier ?? '',
+      leadDays: line.leadDays,
+      deposit: line.coreDeposit,
+      returnDays: line.coreReturnDays,
+      ...(line.sizes.length ? { sizes: line.sizes } : {}),
+    },
+  };
 }
 
 function noteOf(line: ScopeLine): string {

@@ -133,7 +133,7 @@ export function buildQuote(request: QuoteRequest): QuoteContent {
 }
 
 /** Reasons that are the same in every repair: they call for none. */
-const BY_CUSTOM = ['open', 'kit', 'technician'];
+const BY_CUSTOM = ['open', 'kit', 'opened', 'selective', 'technician'];
 
 function isCalledFor({ lines, removed }: Scope): boolean {
   return [...lines, ...removed].some(

@@ -93,7 +93,7 @@ function fromEdit(unit: UnitDefinition, key: string, edit: LineEdit, reason: Rea
 }
 
 /** A part or an operation of the unit has one line, whoever puts it there. */
-function lineKey(unit: UnitDefinition, key: string, edit: LineEdit): string {
+export function lineKey(unit: UnitDefinition, key: string, edit: LineEdit): string {
   if (unit.parts.some((p) => p.id === edit.part)) return `part-${edit.part}`;
   if (unit.labour.some((l) => l.id === edit.operation)) return `labour-${edit.operation}`;
   return key;

@@ -45,6 +45,7 @@ describe('a line for a part', () => {
       supplier: null,
       inKit: false,
       contents: [],
+      sizes: [],
       onTheShop: false,
       reasons: [reason('replace')],
       edited: null,

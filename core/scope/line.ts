@@ -41,6 +41,8 @@ export interface ScopeLine {
   inKit: boolean;
   /** What a kit holds, by name. */
   contents: string[];
+  /** Sizes it is chosen from once it is measured, m. */
+  sizes: number[];
   onTheShop: boolean;
   reasons: Reason[];
   /** The technician added, changed or took it out. */
@@ -89,6 +91,7 @@ export function blankLine(key: string, kind: ScopeLine['kind'], name: string, re
     supplier: null,
     inKit: false,
     contents: [],
+    sizes: [],
     onTheShop: false,
     reasons: [reason],
     edited: null,

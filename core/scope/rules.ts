@@ -77,6 +77,8 @@ export interface ScopeRules {
   rules: ScopeRule[];
   work: WorkRule[];
   repairs: RepairRule[];
+  /** What is not used twice where a place was opened, and what is chosen by size when a pack is set. */
+  opened: { renewed: string[]; selective: string[]; reason: string; chosen: string };
   /** Parts that an exchange unit does not bring along. */
   outsideUnit: { kinds: string[]; roles: string[] };
 }

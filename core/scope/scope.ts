@@ -3,11 +3,13 @@ import { operationWithRole, partsWithRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { curedBy, isDone, marksOf, usualWay } from './cure';
 import type { Curable, Doing } from './cure';
-import { applyEdit, editsOf } from './edits';
-import { scopeFacts } from './facts';
+import { applyEdit, editsOf, lineKey } from './edits';
+import type { LineEdit } from './edits';
+import { isApart, scopeFacts } from './facts';
 import type { ScopeCause, ScopeFact, Situation } from './facts';
 import { blankLine, fluidLine, isBought, merge, operationLine, partLine, withReasons } from './line';
 import type { Lines, Reason, ScopeLine } from './line';
+import { addOpened } from './opened';
 import { problemsOf } from './problems';
 import type { ScopeProblem } from './problems';
 import { fire, isFor, isInside, matches, partsOfLine } from './rules';
@@ -97,13 +99,18 @@ function build(
 
   const removed: ScopeLine[] = [];
   const edits = editsOf(unit, state);
+  const isThere = ([key, edit]: [string, LineEdit]) => lines.has(lineKey(unit, key, edit));
+  // A change of a line that only follows from others waits until it is there.
+  const [now, later] = split(edits.parts, (e) => e[1].change === 'add' || isThere(e));
   if (repair !== 'none')
-    for (const [key, edit] of edits.parts) {
+    for (const [key, edit] of now) {
       // Of a unit that is exchanged nothing inside is repaired; lines of one's own stay.
       const own = !key.startsWith('part-') && edit.part === undefined;
       if (isInside(repair) || own || lines.has(key)) applyEdit(unit, lines, removed, key, edit);
     }
+  if (isInside(repair) && isApart(state)) addOpened(unit, state, lines, removed, rules);
   openKit(unit, lines, removed);
+  for (const edit of later) if (isThere(edit)) applyEdit(unit, lines, removed, ...edit);
   if (repair !== 'none') addWork(unit, lines, rules);
   timeBench(unit, lines);
   if (repair !== 'none') for (const [key, edit] of edits.work) applyEdit(unit, lines, removed, key, edit);
@@ -150,6 +157,12 @@ function cureLines(doing: Doing, line: RuleLine, cause: ScopeCause, reason: Omit
     const { kinds, roles } = rules.outsideUnit;
     return kinds.includes(part?.kind ?? '') || roles.includes(part?.role ?? '');
   });
+}
+
+function split<T>(list: readonly T[], test: (item: T) => boolean): [T[], T[]] {
+  const [yes, no]: [T[], T[]] = [[], []];
+  for (const item of list) (test(item) ? yes : no).push(item);
+  return [yes, no];
 }
 
 function linesFor(unit: UnitDefinition, line: RuleLine, { rule, slots, binding }: Firing): ScopeLine[] {

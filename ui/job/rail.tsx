@@ -14,7 +14,7 @@ const Nav = styled.nav`
 /* The stages as steps turned on one shaft: the nearer to the customer, the stouter. */
 const List = styled.ol`
   display: grid;
-  grid-template-columns: repeat(8, minmax(0, 1fr));
+  grid-template-columns: repeat(7, minmax(0, 1fr));
   align-items: center;
   max-width: 1552px;
   margin: 0 auto;
@@ -25,8 +25,7 @@ const List = styled.ol`
 `;
 const Step = styled.li<{ $step: number }>`
   height: ${(p) => 44 + p.$step}px;
-  a,
-  span {
+  a {
     display: flex;
     align-items: center;
     justify-content: center;
@@ -57,29 +56,28 @@ const Step = styled.li<{ $step: number }>`
     outline-color: #8fb0ff;
     outline-offset: -4px;
   }
-  span {
-    color: var(--frame-soft);
-    background: transparent;
-    font-weight: 400;
-  }
 `;
 
 /** Stages that have a page. */
-export const BUILT_STAGES: readonly Stage[] = ['intake', 'suspects', 'teardown', 'cause', 'scope', 'quote'];
+export const BUILT_STAGES: readonly Stage[] = [
+  'intake',
+  'suspects',
+  'teardown',
+  'cause',
+  'scope',
+  'quote',
+  'build',
+];
 
 export function StageRail({ number, current }: { number: number; current: Stage }) {
   return (
     <Nav aria-label="Stages" data-noprint>
       <List>
-        {STAGES.map((stage, k) => (
+        {STAGES.filter((stage) => BUILT_STAGES.includes(stage)).map((stage, k) => (
           <Step key={stage} $step={k % 2 ? 0 : 4}>
-            {BUILT_STAGES.includes(stage) ? (
-              <Link href={`/jobs/${number}/${stage}`} aria-current={stage === current ? 'page' : undefined}>
-                {STAGE_NAMES[stage]}
-              </Link>
-            ) : (
-              <span title="Not part of Pelvik yet">{STAGE_NAMES[stage]}</span>
-            )}
+            <Link href={`/jobs/${number}/${stage}`} aria-current={stage === current ? 'page' : undefined}>
+              {STAGE_NAMES[stage]}
+            </Link>
           </Step>
         ))}
       </List>

@@ -123,31 +123,30 @@ const Why = styled.div`
     margin-left: 6px;
     white-space: nowrap;
   }
-  details > summary {
+  > div {
     display: flex;
     gap: 8px;
     align-items: center;
     min-height: 38px;
-    cursor: pointer;
-    list-style: none;
-  }
-  details > summary::after {
-    content: attr(data-more);
-    flex: none;
-    padding: 1px 7px;
-    border: 1px solid var(--rule-strong);
-    border-radius: 9px;
-    font-size: 0.8125rem;
-    color: var(--ink-soft);
-  }
-  details[open] > summary::after {
-    content: 'less';
   }
   ul {
     display: grid;
     gap: 4px;
     padding-bottom: 6px;
   }
+`;
+
+const More = styled.button`
+  flex: none;
+  min-width: 44px;
+  min-height: 44px;
+  border: 0;
+  background: none;
+  color: var(--ink-soft);
+  font-size: 0.8125rem;
+  text-decoration: underline dotted var(--rule-strong);
+  text-underline-offset: 4px;
+  cursor: pointer;
 `;
 
 /** The lines by place, each with what it rests on; what a kit holds and nothing else asks for is folded to a line. */
@@ -214,7 +213,7 @@ export function ScopeTable({ scope, onEdit }: { scope: Scope; onEdit: (edit: Edi
 }
 
 /** Reasons that are the same in every overhaul. */
-const CUSTOM = ['full', 'kit', 'open'];
+const CUSTOM = ['full', 'kit', 'open', 'opened', 'selective'];
 
 function GroupHead({ words }: { words: string }) {
   return (
@@ -322,22 +321,29 @@ const weightOf = (reason: Reason) =>
 
 /** The most telling reason with the finding it rests on, one press away; the others unfold. */
 function Reasons({ line }: { line: ScopeLine }) {
+  const [open, setOpen] = useState(false);
   const [first, ...rest] = [...line.reasons].sort((a, b) => weightOf(a) - weightOf(b));
   if (!first) return null;
-  if (rest.length === 0)
-    return (
-      <Why>
-        <Told reason={first} />
-      </Why>
-    );
   return (
     <Why>
-      <details>
-        <summary data-more={`+${rest.length}`}>
-          <span>
-            <Told reason={first} />
-          </span>
-        </summary>
+      <div>
+        <span>
+          <Told reason={first} />
+        </span>
+        {rest.length > 0 && (
+          <More
+            type="button"
+            aria-expanded={open}
+            aria-label={
+              open ? 'Fewer reasons' : `${rest.length} more ${rest.length === 1 ? 'reason' : 'reasons'}`
+            }
+            onClick={() => setOpen(!open)}
+          >
+            {open ? 'less' : `+${rest.length}`}
+          </More>
+        )}
+      </div>
+      {open && (
         <ul>
           {rest.map((reason) => (
             <li key={`${reason.rule}${reason.words}`}>
@@ -345,7 +351,7 @@ function Reasons({ line }: { line: ScopeLine }) {
             </li>
           ))}
         </ul>
-      </details>
+      )}
     </Why>
   );
 }

@@ -5,6 +5,6 @@ import { jobStart } from '@/server/page';
 export default async function JobPage({ params }: { params: Promise<{ number: string }> }) {
   const start = await jobStart((await params).number);
   if (!start) return null;
-  const open = start.stage === 'build' || start.stage === 'release' ? 'quote' : start.stage;
+  const open = start.stage === 'release' ? 'build' : start.stage;
   redirect(`/jobs/${start.number}/${open}`);
 }

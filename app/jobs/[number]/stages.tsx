@@ -36,3 +36,7 @@ export const Paper = dynamic(() => import('@/ui/teardown/paper').then((m) => onc
   ssr: false,
   loading: StageWaiting,
 });
+export const Build = dynamic(() => import('@/ui/build/build').then((m) => onceReady(m.BuildStage)), {
+  ssr: false,
+  loading: StageWaiting,
+});

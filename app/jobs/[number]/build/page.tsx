@@ -1,0 +1,5 @@
+import { Build } from '../stages';
+
+export default function Page() {
+  return <Build />;
+}
