@@ -112,7 +112,7 @@ test('from a complaint to an accepted quote', async ({ page, browser }) => {
     await expect(lines.locator('[data-line="part-servo-seal-rings"]')).toContainText(
       'Cures what failed first',
     );
-    await expect(lines.locator('[data-line="part-band"]')).toContainText('lining is burnt');
+    await expect(lines.locator('[data-line="part-band"]')).toContainText('Cures what contributed');
     await expect(lines.locator('[data-line="part-converter"]')).toHaveCount(0);
     await expect(lines.locator('[data-line^="part-solenoid"]')).toHaveCount(0);
     await lines.getByRole('button', { name: 'Add a line' }).click();

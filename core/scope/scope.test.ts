@@ -123,6 +123,11 @@ describe('what cures the causes', () => {
       action: 'replace',
     });
   });
+  test('what contributed is cured besides, and said to have contributed', () => {
+    const other = scopeCause('d', [{ by: [{ part: '$p' }], works: 0.9 }], { part: 'ring' });
+    const { line } = scopeBy([], {}, { causes: [bad, other] });
+    expect(line('part-ring')!.reasons[0]!.words).toBe('Cures what contributed: Cause d');
+  });
   test('is marked where the scope has a way as good already; a lesser one is not enough', () => {
     const equal = scopeCause(
       'c',

@@ -95,7 +95,7 @@ function build(
   for (const firing of rules.rules.filter((r) => isFor(r, repair)).flatMap((rule) => fire(rule, facts)))
     for (const ruleLine of firing.rule.lines)
       for (const line of linesFor(unit, ruleLine, firing)) merge(lines, line);
-  if (repair !== 'none') for (const cause of causes) addCure(doing, cause, facts);
+  if (repair !== 'none') causes.forEach((cause, k) => addCure(doing, cause, facts, k === 0));
 
   const removed: ScopeLine[] = [];
   const edits = editsOf(unit, state);
@@ -128,13 +128,13 @@ function build(
  * What cures a cause comes into the scope: where rules and policies have put a way there already it is marked as the cure,
  * else the usual way is added.
  */
-function addCure(doing: Doing, cause: ScopeCause, facts: readonly ScopeFact[]): void {
+function addCure(doing: Doing, cause: ScopeCause, facts: readonly ScopeFact[], isRoot: boolean): void {
   const usual = usualWay(cause, facts);
   if (!usual) return;
   const enough = cause.curedBy.find((way) => way.works >= usual.works && isDone(doing, cause, way));
   const reason: Omit<Reason, 'action'> = {
     rule: 'cause',
-    words: `Cures what failed first: ${cause.words}`,
+    words: `${isRoot ? 'Cures what failed first' : 'Cures what contributed'}: ${cause.words}`,
     slots: ['cause.commit'],
     firm: true,
   };

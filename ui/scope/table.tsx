@@ -307,11 +307,11 @@ function moneyOf(line: ScopeLine, terms: ShopTerms): string {
   return formatMoney(lineTotal(line, terms), terms.currency);
 }
 
-/** What a reason weighs: the cause, then what holds fast, then a person's own, then custom. */
+/** What a reason weighs: a person's own, then the cause, then what holds fast, then custom. */
 const weightOf = (reason: Reason) =>
-  reason.rule === 'cause'
+  reason.rule === 'technician'
     ? 0
-    : reason.rule === 'technician'
+    : reason.rule === 'cause'
       ? 1
       : reason.firm
         ? 2
