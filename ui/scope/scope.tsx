@@ -1,5 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
+import dynamic from 'next/dynamic';
 import styled from 'styled-components';
 import { midSentence } from '@/core/unit';
 import { asPriced, billOf, formatMoney, nameOf, standingCauses } from '@/core/quote';
@@ -8,13 +9,18 @@ import type { Repair, Scope } from '@/core/scope';
 import { useJob, useReasoning } from '@/ui/job/provider';
 import { UnitStrip } from '@/ui/strip';
 import { Button, Caption, Line, Page, Section, Stack } from '@/ui/system';
-import { AddedFrictions } from './added-frictions';
-import { EditDialog } from './edit-dialog';
 import type { Edit } from './edit-dialog';
 import { scopeMarks } from './marks';
 import { PolicyRows } from './policies';
 import { Problems } from './problems';
 import { ScopeTable } from './table';
+
+/** Comes with the first line that is changed: most looks at a scope change none. */
+const EditDialog = dynamic(() => import('./edit-dialog').then((m) => m.EditDialog), { ssr: false });
+
+const AddedFrictions = dynamic(() => import('./added-frictions').then((m) => m.AddedFrictions), {
+  ssr: false,
+});
 
 const Repairs = styled.div`
   display: grid;
