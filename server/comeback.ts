@@ -5,8 +5,8 @@ import type { Diagnosis } from '@/core/diagnosis';
 import { factsOf } from '@/core/facts';
 import { catalogueOf, inspectionOf } from '@/core/inspection';
 import { standingCauses } from '@/core/quote';
-import { buildScope, policiesOf } from '@/core/scope';
-import type { Policies, ScopeAction } from '@/core/scope';
+import { buildScope, isBought, policiesOf } from '@/core/scope';
+import type { Policies } from '@/core/scope';
 import type { Client } from './db';
 import { diagnoseJob } from './experience';
 import { committedCause } from './found';
@@ -15,8 +15,6 @@ import type { Job } from './jobs';
 import { knowledge, rules } from './library';
 import { notFound } from './problem';
 import { shopOf } from './shop';
-
-const RENEWS: readonly ScopeAction[] = ['replace', 'upgrade'];
 
 /** A job beside the one it comes back from. Throws a UserError 404 when there is no such job, or none it comes back from. */
 export async function comebackOf(client: Client, number: number): Promise<Comeback> {
@@ -69,8 +67,6 @@ function renewedIn(
     { rules, knowledge },
     { state, policies, causes: standingCauses(state, diagnosed) },
   );
-  const renewed = new Set(
-    lines.filter((l) => l.kind === 'part' && RENEWS.includes(l.action)).map((l) => l.key),
-  );
+  const renewed = new Set(lines.filter((l) => l.kind === 'part' && isBought(l.action)).map((l) => l.key));
   return unit.parts.filter((p) => renewed.has(`part-${p.id}`)).map(({ id, name }) => ({ id, name }));
 }

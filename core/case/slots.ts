@@ -4,7 +4,7 @@ import type { JobState } from './fold';
 import { day, integer, list, number, object, oneOf, text, words, yesNo } from './schema';
 import type { Of, Schema } from './schema';
 import type { Stage, StageOf } from './stage';
-import { BEHAVIOURS, CONDITIONS, NOISES, REPAIR_EFFECTS } from './vocabulary';
+import { BEHAVIOURS, CONDITIONS, NOISES, REPAIR_EFFECTS, SCOPE_ACTIONS } from './vocabulary';
 
 export interface SlotFamily {
   /** Slot name; `*` stands for one free part (a gear, a station, a client-made id). */
@@ -163,17 +163,7 @@ const SLOTS = {
         part: text(80),
         operation: text(80),
         name: text(160),
-        action: oneOf([
-          'reuse',
-          'clean',
-          'flush',
-          'return',
-          'measure',
-          'machine',
-          'reline',
-          'replace',
-          'upgrade',
-        ]),
+        action: oneOf(SCOPE_ACTIONS),
         /** Pieces, or litres of fluid. */
         quantity: number(0.1, 99),
         price: integer(0, 100_000_000),

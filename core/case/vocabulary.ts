@@ -38,3 +38,16 @@ export type Noise = (typeof NOISES)[number];
 /** What a repair tried before changed. */
 export const REPAIR_EFFECTS = ['nothing', 'better', 'worse', 'cured'] as const;
 export type RepairEffect = (typeof REPAIR_EFFECTS)[number];
+
+/** What can be done with a part. */
+export const SCOPE_ACTIONS = [
+  'reuse',
+  'clean',
+  'flush',
+  'return',
+  'measure',
+  'machine',
+  'reline',
+  'replace',
+  'upgrade',
+] as const;

@@ -3,7 +3,7 @@ import { valueOf, vehicleName } from '@/core/case';
 import type { Diagnosis } from '@/core/diagnosis';
 import type { Moment } from '@/core/schedule';
 import { addDays } from '@/core/schedule';
-import { isApart, policiesOf, REPAIRS, scoper } from '@/core/scope';
+import { isApart, isByCustom, policiesOf, REPAIRS, scoper } from '@/core/scope';
 import type { Scope, ScopeBasis, ScopeCause } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
 import { canExchange, nameOf, optionOf } from './options';
@@ -132,14 +132,11 @@ export function buildQuote(request: QuoteRequest): QuoteContent {
   };
 }
 
-/** Reasons that are the same in every repair: they call for none. */
-const BY_CUSTOM = ['open', 'kit', 'opened', 'selective', 'technician'];
-
 function isCalledFor({ lines, removed }: Scope): boolean {
   return [...lines, ...removed].some(
     (l) =>
       (l.kind === 'part' || l.kind === 'outside') &&
       l.action !== 'clean' &&
-      l.reasons.some((r) => !BY_CUSTOM.includes(r.rule)),
+      l.reasons.some((r) => !isByCustom(r) && r.rule !== 'technician'),
   );
 }

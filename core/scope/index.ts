@@ -6,7 +6,7 @@ export { moreFrictions } from './more-frictions';
 export type { AddedFriction } from './more-frictions';
 export { REPAIRS, SCOPE_ACTIONS } from './rules';
 export type { Repair, ScopeAction, ScopeRule, ScopeRules } from './rules';
-export { isBought } from './line';
+export { isBought, isByCustom } from './line';
 export type { Reason, ScopeLine } from './line';
 export { variantMeasured } from './problems';
 export type { ScopeProblem } from './problems';

@@ -151,6 +151,14 @@ export function orderedAs(unit: UnitDefinition, id: string): Part {
   return part;
 }
 
+/** Rules that renew the same in every repair: they call for none. */
+const BY_CUSTOM = ['full', 'kit', 'open', 'opened', 'selective'];
+
+export const isByCustom = (reason: Reason) => BY_CUSTOM.includes(reason.rule);
+
+/** Hours to the minute or so: sums of tenths stay tenths. */
+export const roundHours = (hours: number) => Math.round(hours * 100) / 100;
+
 /** Lines by their key. */
 export type Lines = Map<string, ScopeLine>;
 

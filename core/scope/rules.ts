@@ -1,19 +1,10 @@
+import { SCOPE_ACTIONS } from '@/core/case';
 import { elementOf, frictionElements, partsWithRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { pattern } from '@/core/facts';
 import type { ScopeFact } from './facts';
 
-export const SCOPE_ACTIONS = [
-  'reuse',
-  'clean',
-  'flush',
-  'return',
-  'measure',
-  'machine',
-  'reline',
-  'replace',
-  'upgrade',
-] as const;
+export { SCOPE_ACTIONS };
 export type ScopeAction = (typeof SCOPE_ACTIONS)[number];
 
 /** How a transmission can be put right, or not: each makes an option of the quote. */

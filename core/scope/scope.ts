@@ -7,7 +7,16 @@ import { applyEdit, editsOf, lineKey } from './edits';
 import type { LineEdit } from './edits';
 import { isApart, scopeFacts } from './facts';
 import type { ScopeCause, ScopeFact, Situation } from './facts';
-import { blankLine, fluidLine, isBought, merge, operationLine, partLine, withReasons } from './line';
+import {
+  blankLine,
+  fluidLine,
+  isBought,
+  merge,
+  operationLine,
+  partLine,
+  roundHours,
+  withReasons,
+} from './line';
 import type { Lines, Reason, ScopeLine } from './line';
 import { addOpened } from './opened';
 import { problemsOf } from './problems';
@@ -178,7 +187,7 @@ function linesFor(unit: UnitDefinition, line: RuleLine, { rule, slots, binding }
     const operation = operationWithRole(unit, line.operation);
     if (!operation) return [];
     const made = operationLine(operation, reason('replace'));
-    return [line.done ? { ...made, hours: round(made.hours * made.before), before: 1 } : made];
+    return [line.done ? { ...made, hours: roundHours(made.hours * made.before), before: 1 } : made];
   }
   if (line.outside)
     return [blankLine(line.outside, 'outside', line.name ?? '', reason(line.action ?? 'measure'))];
@@ -236,5 +245,3 @@ function rank(unit: UnitDefinition, line: ScopeLine): number {
   if (line.kind === 'outside') return 2000;
   return unit.stations.find((s) => s.id === line.station)?.order ?? 500;
 }
-
-const round = (hours: number) => Math.round(hours * 100) / 100;

@@ -1,6 +1,6 @@
 import { operationWithRole, partOf } from '@/core/unit';
 import type { LabourOperation, UnitDefinition } from '@/core/unit';
-import { merge, operationLine, reaches } from './line';
+import { merge, operationLine, reaches, roundHours } from './line';
 import type { Lines, ScopeLine } from './line';
 import type { ScopeRules } from './rules';
 
@@ -42,9 +42,9 @@ export function timeBench(unit: UnitDefinition, lines: Lines): void {
     .map((s) => ({ name: s.name, hours: s.benchHours ?? share }))
     .filter((b) => b.hours > 0);
   const hours = Math.min(whole, operation.hours + benches.reduce((sum, b) => sum + b.hours, 0));
-  line.hours = round(hours);
+  line.hours = roundHours(hours);
   if (benches.length === 0) return;
-  const words = `${operation.hours} h to put it together, and ${benches.map((b) => `${b.name} ${round(b.hours)} h`).join(', ')}`;
+  const words = `${operation.hours} h to put it together, and ${benches.map((b) => `${b.name} ${roundHours(b.hours)} h`).join(', ')}`;
   line.reasons = [...line.reasons, { rule: 'bench-time', words, slots: [], firm: false, action: 'replace' }];
 }
 
@@ -61,14 +61,11 @@ function withoutOverlap(operation: LabourOperation, lines: Lines, line: ScopeLin
     const known = lines.get(`labour-${other}`);
     if (!known || line.hours === 0) continue;
     const saved = Math.min(line.hours, hours);
-    line.hours = round(line.hours - saved);
+    line.hours = roundHours(line.hours - saved);
     const words =
       line.hours === 0
         ? `Done within “${known.name}”: not charged again`
-        : `${round(saved)} h less: done along with “${known.name}”`;
+        : `${roundHours(saved)} h less: done along with “${known.name}”`;
     line.reasons = [...line.reasons, { rule: 'overlap', words, slots: [], firm: false, action: line.action }];
   }
 }
-
-/** Hours to the minute or so: sums of tenths stay tenths. */
-const round = (hours: number) => Math.round(hours * 100) / 100;

@@ -41,7 +41,7 @@ export function BuildStage() {
 }
 
 function Agreed() {
-  const { number } = useJob();
+  const { number, state } = useJob();
   const { connection } = useSync();
   const { data, error } = useQuery({
     queryKey: ['quotes', number],
@@ -75,19 +75,20 @@ function Agreed() {
         </Section>
       </Page>
     );
+  const lines = orderLines(option, state);
   const newer = data.quotes.find(
     (q) => q.version > quote.version && q.content.supplement && q.status !== 'superseded',
   );
   return (
     <>
-      <Standing quote={quote} option={option} name={chosen.name} at={chosen.at} />
+      <Standing quote={quote} option={option} lines={lines} name={chosen.name} at={chosen.at} />
       {newer && (
         <Notice>
           Version {newer.version} changes what was agreed. It needs a new yes; until then this one is built.
         </Notice>
       )}
       <Page>
-        <Orders option={option} />
+        <Orders lines={lines} />
         <Section title="Agreed work" note="As it was accepted: it is not changed here.">
           <ul style={{ display: 'grid', gap: 4 }}>
             {option.lines
@@ -106,15 +107,16 @@ function Agreed() {
   );
 }
 
-function useOrders(option: QuoteOption): OrderLine[] {
-  const { state } = useJob();
-  return orderLines(option, state);
-}
-
-function Standing(props: { quote: QuoteView; option: QuoteOption; name: string; at: string }) {
+function Standing(props: {
+  quote: QuoteView;
+  option: QuoteOption;
+  lines: OrderLine[];
+  name: string;
+  at: string;
+}) {
   const { quote, option } = props;
-  const { terms, state } = useJob();
-  const standing = orderStanding(orderLines(option, state));
+  const { terms } = useJob();
+  const standing = orderStanding(props.lines);
   const waits =
     standing.toOrder > 0
       ? `${standing.toOrder} still to be ordered`
@@ -162,9 +164,8 @@ function Standing(props: { quote: QuoteView; option: QuoteOption; name: string; 
   );
 }
 
-function Orders({ option }: { option: QuoteOption }) {
+function Orders({ lines }: { lines: OrderLine[] }) {
   const { number } = useJob();
-  const lines = useOrders(option);
   const suppliers = [...new Set(lines.map((l) => l.supplier))];
   return (
     <Section wide title="Order list" note="By supplier, the longest wait first.">

@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import { stageOfIn } from '@/core/inspection';
 import { depositOf, formatMoney, lineTotal } from '@/core/quote';
 import type { ShopTerms } from '@/core/quote';
+import { isByCustom } from '@/core/scope';
 import type { Reason, Scope, ScopeLine } from '@/core/scope';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { useBench, useJob } from '@/ui/job/provider';
@@ -161,7 +162,7 @@ export function ScopeTable({ scope, onEdit }: { scope: Scope; onEdit: (edit: Edi
           ? 'Fluid'
           : (unit.stations.find((s) => s.id === line.station)?.name ?? 'Other');
   const byCustom = (line: ScopeLine) =>
-    line.kind === 'part' && line.edited === null && line.reasons.every((r) => CUSTOM.includes(r.rule));
+    line.kind === 'part' && line.edited === null && line.reasons.every(isByCustom);
   const within = (line: ScopeLine) => line.kind === 'labour' && line.hours === 0 && line.edited === null;
   const told = scope.lines.filter((l) => !byCustom(l) && !within(l));
   const held = scope.lines.filter(within);
@@ -211,9 +212,6 @@ export function ScopeTable({ scope, onEdit }: { scope: Scope; onEdit: (edit: Edi
     </Table>
   );
 }
-
-/** Reasons that are the same in every overhaul. */
-const CUSTOM = ['full', 'kit', 'open', 'opened', 'selective'];
 
 function GroupHead({ words }: { words: string }) {
   return (
@@ -315,7 +313,7 @@ const weightOf = (reason: Reason) =>
       ? 1
       : reason.firm
         ? 2
-        : CUSTOM.includes(reason.rule)
+        : isByCustom(reason)
           ? 4
           : 3;
 
