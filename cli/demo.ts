@@ -1,5 +1,8 @@
 import type { ChildProcess } from 'node:child_process';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import demo from '@/data/demo/shop.json';
+import { startSupplier } from '@/stand-ins/supplier';
 import { ensureBuild } from './build';
 import { dropDatabase, ensureCluster, ensureDatabase } from './cluster';
 import type { Cluster } from './cluster';
@@ -41,6 +44,7 @@ export async function run(args: string[], mode: 'start' | 'dev' = 'start'): Prom
   const cluster = await ensureCluster();
   let server: ChildProcess;
   let port: number;
+  let supplier: Server | null = null;
   try {
     if (options.flags.has('--reset')) await dropDatabase(cluster, DATABASE);
     await ensureDatabase(cluster, DATABASE);
@@ -48,8 +52,13 @@ export async function run(args: string[], mode: 'start' | 'dev' = 'start'): Prom
     await seedDemo(cluster.appUrl(DATABASE));
     if (mode === 'start') ensureBuild();
     port = await freePort(wanted);
+    if (!process.env.PELVIK_SUPPLIER) {
+      supplier = await startSupplier(0, 'ordinary');
+      process.env.PELVIK_SUPPLIER = `http://127.0.0.1:${(supplier.address() as AddressInfo).port}`;
+    }
     server = await serve({ databaseUrl: cluster.appUrl(DATABASE), port, mode, quiet: mode === 'start' });
   } catch (error) {
+    supplier?.close();
     await cluster.release();
     throw error;
   }

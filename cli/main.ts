@@ -15,6 +15,7 @@ const COMMANDS: Record<string, Command> = {
   unit: { summary: 'check a unit definition, or break it', load: () => import('./unit') },
   diagnose: { summary: 'rank the causes of a case file', load: () => import('./diagnose') },
   quote: { summary: 'scope and price a case file', load: () => import('./quote') },
+  supplier: { summary: 'stand in for the parts suppliers', load: () => import('./supplier') },
   mutate: { summary: 'break the core on purpose and see which tests fall', load: () => import('./mutate') },
   audit: { summary: 'known weaknesses of the packages used', load: () => import('./audit') },
   trials: { summary: 'faults and hostile input through the real stack', load: () => import('./trials') },

@@ -11,7 +11,7 @@ import { noFiles, readOptions } from './input';
 import { migrate } from './migrate';
 import { seedDemo } from './seed';
 import { serve } from './serve';
-import { chromium, ensureDebian, freePort, ROOT, stop } from './system';
+import { chromium, ensureDebian, freePort, ROOT, start, stop } from './system';
 
 export const help = `
 ./pelvik test [--only NAME]
@@ -122,6 +122,11 @@ async function browser(): Promise<Tally> {
   ensureBuild();
   return withDatabase('pelvik_test_browser', true, async (url) => {
     const port = await freePort();
+    const selling = await freePort();
+    const supplier = start(['--import', 'tsx', 'cli/main.ts', 'supplier', '--port', String(selling)], {
+      stdio: 'ignore',
+    });
+    process.env.PELVIK_SUPPLIER = `http://127.0.0.1:${selling}`;
     const server = await serve({ databaseUrl: url, port, quiet: true, proxies: '127.0.0.1' });
     try {
       return withFolder((folder) => {
@@ -144,6 +149,8 @@ async function browser(): Promise<Tally> {
       });
     } finally {
       await stop(server);
+      await stop(supplier);
+      delete process.env.PELVIK_SUPPLIER;
     }
   });
 }

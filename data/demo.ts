@@ -15,6 +15,8 @@ interface Listing {
   /** Made; sent; or accepted: the option, and the name typed under it. */
   quote?: { send?: boolean; accept?: string; name?: string };
   closed?: boolean;
+  /** Parts of a donor core that were put on the shelf, and their prices. */
+  shelf?: Record<string, number>;
 }
 
 export interface DemoJob extends Listing {

@@ -16,6 +16,7 @@ import { reencode } from './pictures';
 import { sendMessage } from './messages';
 import { answerQuote, linkQuote, makeQuote } from './quotes';
 import { today } from './reason';
+import { addToShelf } from './shelf';
 import { DEFAULT_TERMS, saveShop } from './shop';
 import { createUser } from './users';
 import type { User } from './users';
@@ -73,6 +74,8 @@ async function loadJob(client: Client, demo: DemoJob): Promise<void> {
   await saveState(client, job, fold(EMPTY_STATE, entries), entries.length);
   const owner = PEOPLE.find((p) => p.role === 'owner')!;
   if (demo.quote) await loadQuote(client, job.number, demo.quote, owner);
+  for (const [part, price] of Object.entries(demo.shelf ?? {}))
+    await addToShelf(client, { job: job.number, part, price }, by);
   if (demo.closed) await setClosed(client, job.number, true, owner);
 }
 

@@ -10,6 +10,7 @@ const ALLOWED = {
   'send-quote': ['counter', 'owner'],
   'import-case': ['technician', 'counter', 'owner'],
   'edit-units': ['technician', 'owner'],
+  'edit-shelf': ['technician', 'owner'],
   'close-job': ['technician', 'counter', 'owner'],
   'erase-customer': ['owner'],
   'see-shop': ['owner'],

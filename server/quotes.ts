@@ -10,6 +10,7 @@ import { jobByNumber, refreshStage } from './jobs';
 import { may } from './permissions';
 import type { Job } from './jobs';
 import { notFound, UserError } from './problem';
+import { demandPieces, demandQuotable } from './quotable';
 import { today } from './reason';
 import { hashToken, newToken } from './sessions';
 import type { User } from './users';
@@ -102,6 +103,7 @@ export async function makeQuote(client: Client, jobNumber: number, user: User): 
   const job = await jobByNumber(client, jobNumber, true);
   const content = withSupplement(await quoteJob(client, job), await quotesOf(client, job.id));
   demandQuotable(content);
+  await demandPieces(client, job);
   const [problem] = checkQuote(content);
   if (problem)
     throw new UserError(
@@ -131,23 +133,6 @@ function withSupplement(content: QuoteContent, quotes: readonly Quote[]): QuoteC
   return before && option
     ? { ...content, supplement: supplementTo({ ...before, option }, content) }
     : content;
-}
-
-/** Throws a UserError 409 for a quote that nothing stands behind, or that would give something away. */
-function demandQuotable({ recommended, options }: QuoteContent): void {
-  if (recommended === null)
-    throw new UserError(
-      409,
-      'There is nothing to quote yet: the unit is not apart and no cause is certain.',
-      'Commit a cause, or record what the teardown shows; then make the quote.',
-    );
-  const unpriced = options.flatMap((o) => o.problems.filter((p) => p.kind === 'unpriced'))[0];
-  if (unpriced)
-    throw new UserError(
-      409,
-      unpriced.words,
-      'Set its price in the scope, or take the line out with a reason.',
-    );
 }
 
 /** A quote without what is for the owner's eyes: what things cost, and what is earned. */

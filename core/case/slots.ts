@@ -4,7 +4,7 @@ import type { JobState } from './fold';
 import { day, integer, list, number, object, oneOf, text, words, yesNo } from './schema';
 import type { Of, Schema } from './schema';
 import type { Stage, StageOf } from './stage';
-import { BEHAVIOURS, CONDITIONS, NOISES, REPAIR_EFFECTS, SCOPE_ACTIONS } from './vocabulary';
+import { BEHAVIOURS, CONDITIONS, GRADES, NOISES, REPAIR_EFFECTS, SCOPE_ACTIONS } from './vocabulary';
 
 export interface SlotFamily {
   /** Slot name; `*` stands for one free part (a gear, a station, a client-made id). */
@@ -16,7 +16,7 @@ export interface SlotFamily {
 }
 
 /** What a slot's name, or its value, can point at in a unit. */
-export type Target = 'gear' | 'station' | 'scope-line' | 'variant';
+export type Target = 'gear' | 'station' | 'scope-line' | 'variant' | 'part';
 
 const TARGETS: Record<string, Target> = {
   'grid.*.customer': 'gear',
@@ -24,6 +24,7 @@ const TARGETS: Record<string, Target> = {
   'station.*.out': 'station',
   'scope.line.*': 'scope-line',
   'scope.variant.*': 'variant',
+  'scope.source.*': 'part',
 };
 
 /** What a gear does at one heat. */
@@ -155,6 +156,25 @@ const SLOTS = {
     'scope.why.*': text(300),
     /** The identifying measurement of a variant, m. */
     'scope.variant.*': number(0, 2),
+    /** Where a part is bought, by the part: an offer that was taken, or a piece of the shop's own shelf. */
+    'scope.source.*': object(
+      {
+        grade: oneOf(GRADES),
+        supplier: text(80),
+        /** What the customer pays, minor units. */
+        price: integer(0, 100_000_000),
+        leadDays: integer(0, 400),
+        coreDeposit: integer(0, 100_000_000),
+        returnDays: integer(0, 400),
+        /** What the old part must come back in. */
+        packaging: text(200),
+        /** The piece of the shelf that is held for this job. */
+        shelf: text(60),
+        /** The day it was offered. */
+        on: day,
+      },
+      ['grade', 'supplier', 'price', 'leadDays', 'on'],
+    ),
     /** Somebody signs for what speaks against the scope. */
     'scope.waiver.*': object({ words: words(500) }, ['words']),
     'scope.line.*': object(

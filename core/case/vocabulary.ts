@@ -39,6 +39,10 @@ export type Noise = (typeof NOISES)[number];
 export const REPAIR_EFFECTS = ['nothing', 'better', 'worse', 'cured'] as const;
 export type RepairEffect = (typeof REPAIR_EFFECTS)[number];
 
+/** What a bought part is: as made, rebuilt by somebody, or taken out of a donor core and inspected. */
+export const GRADES = ['new', 'remanufactured', 'donor'] as const;
+export type Grade = (typeof GRADES)[number];
+
 /** What can be done with a part. */
 export const SCOPE_ACTIONS = [
   'reuse',

@@ -244,3 +244,25 @@ describe('whatever the scope, the taxes and the discount', () => {
     );
   });
 });
+
+describe('a part that is not new', () => {
+  const chosen = (grade: string) => ({
+    'scope.source.shaft': { grade, supplier: 'Tern Hydraulics', price: 2800, leadDays: 1, on: '2026-11-27' },
+  });
+  const bought = (grade: string) => lines([{ part: 'shaft' }], chosen(grade));
+
+  test.each([
+    ['new', ''],
+    ['remanufactured', 'remanufactured'],
+    ['donor', 'used, inspected here'],
+  ])('%s is called so on the bill, and costs what was offered', (grade, note) => {
+    const bill = billOf(bought(grade), terms(), null);
+    expect(bill.lines[0]).toMatchObject({ price: 2800, note, order: { grade, supplier: 'Tern Hydraulics' } });
+    expect(bill.coreDeposits).toBe(0);
+  });
+
+  test('costs the shop its price less the markup, whatever the book says of a new one', () => {
+    const book = terms({ prices: [{ unit: paperUnit.id, part: 'shaft', cost: 9 }] });
+    expect(costOfLines(paperUnit, bought('donor'), book)).toBe(Math.round(2800 / (1 + book.partsMarkup)));
+  });
+});

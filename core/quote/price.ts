@@ -1,3 +1,4 @@
+import type { Grade } from '@/core/case';
 import { isBought } from '@/core/scope';
 import type { ScopeLine } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
@@ -33,6 +34,12 @@ export interface LineOrder {
   returnDays: number | null;
   /** Sizes it is chosen from once it is measured, m. */
   sizes?: number[];
+  /** What it is bought as, where that was chosen. */
+  grade?: Grade;
+  /** What the old part must come back in. */
+  packaging?: string;
+  /** The piece of the shop's own shelf. */
+  shelf?: string;
 }
 
 /** A discount given in a job: a share of everything before tax, or an amount. */
@@ -177,6 +184,9 @@ function orderOf(line: ScopeLine): { order?: LineOrder } {
       deposit: line.coreDeposit,
       returnDays: line.coreReturnDays,
       ...(line.sizes.length ? { sizes: line.sizes } : {}),
+      ...(line.grade ? { grade: line.grade } : {}),
+      ...(line.packaging ? { packaging: line.packaging } : {}),
+      ...(line.shelf ? { shelf: line.shelf } : {}),
     },
   };
 }
@@ -186,8 +196,16 @@ function noteOf(line: ScopeLine): string {
   if (line.unpriced) return 'price not known';
   if (line.kind === 'labour') return `${line.hours} h`;
   if (line.kind === 'outside' && line.price === 0) return 'not in this price';
-  return line.kind === 'fluid' ? `${line.quantity} l` : '';
+  if (line.kind === 'fluid') return `${line.quantity} l`;
+  return line.grade ? GRADE_WORDS[line.grade] : '';
 }
+
+/** What the customer is told of a part that is not new. */
+const GRADE_WORDS: Record<Grade, string> = {
+  new: '',
+  remanufactured: 'remanufactured',
+  donor: 'used, inspected here',
+};
 
 /** What the lines cost the shop, minor units: its price book, or prices less the usual markup; hours at what an hour costs. */
 export function costOfLines(unit: UnitDefinition, lines: readonly ScopeLine[], terms: ShopTerms): number {
@@ -196,7 +214,8 @@ export function costOfLines(unit: UnitDefinition, lines: readonly ScopeLine[], t
       if (line.kind === 'labour') return times(terms.costPerHour, line.hours * line.quantity);
       if (line.inKit || line.kind === 'outside') return 0;
       const price = line.kind === 'fluid' ? linePrice(line, terms) : line.price;
-      const known = line.of === null ? undefined : costOf(terms, unit.id, line.of);
+      // What was offered is what is paid: the book says what the same part costs elsewhere.
+      const known = line.of === null || line.grade !== null ? undefined : costOf(terms, unit.id, line.of);
       return times(known ?? times(price, 1 / (1 + terms.partsMarkup)), line.quantity);
     }),
   );

@@ -10,5 +10,6 @@ export { isBought, isByCustom } from './line';
 export type { Reason, ScopeLine } from './line';
 export { variantMeasured } from './problems';
 export type { ScopeProblem } from './problems';
+export type { PartSource } from './sources';
 export { buildScope, scoper } from './scope';
 export type { Scope, ScopeBasis, Scoper } from './scope';

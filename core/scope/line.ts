@@ -1,3 +1,4 @@
+import type { Grade } from '@/core/case';
 import { partOf } from '@/core/unit';
 import type { LabourOperation, LabourRate, Part, UnitDefinition } from '@/core/unit';
 import type { ScopeAction } from './rules';
@@ -37,6 +38,12 @@ export interface ScopeLine {
   /** Days to bring the old part back for its deposit, where the supplier sets any. */
   coreReturnDays: number | null;
   supplier: string | null;
+  /** What it is bought as; null where nobody chose, and it comes as the price book has it. */
+  grade: Grade | null;
+  /** What the old part must come back in. */
+  packaging: string | null;
+  /** The piece of the shop's own shelf that is held for it. */
+  shelf: string | null;
   /** The overhaul kit already holds it. */
   inKit: boolean;
   /** What a kit holds, by name. */
@@ -89,6 +96,9 @@ export function blankLine(key: string, kind: ScopeLine['kind'], name: string, re
     coreDeposit: 0,
     coreReturnDays: null,
     supplier: null,
+    grade: null,
+    packaging: null,
+    shelf: null,
     inKit: false,
     contents: [],
     sizes: [],

@@ -72,6 +72,8 @@ export interface ScopeRules {
   opened: { renewed: string[]; selective: string[]; reason: string; chosen: string };
   /** Parts that an exchange unit does not bring along. */
   outsideUnit: { kinds: string[]; roles: string[] };
+  /** Kinds of parts that are worth keeping of a donor core. */
+  shelf: { kinds: string[]; reason: string };
 }
 
 /** The repairs a rule is for. */

@@ -23,6 +23,7 @@ import { problemsOf } from './problems';
 import type { ScopeProblem } from './problems';
 import { fire, isFor, isInside, matches, partsOfLine } from './rules';
 import type { Firing, Repair, RepairRule, RuleLine, ScopeRules } from './rules';
+import { asSourced, markSources } from './sources';
 import { addWork, timeBench, withoutOverlaps } from './work';
 
 export interface Scope {
@@ -57,11 +58,12 @@ export interface Scoper {
 /** Builds scopes: rules over findings, causes and policies first, then what cures the causes, then the technician's changes. */
 export function scoper(unit: UnitDefinition, basis: ScopeBasis, situation: Situation): Scoper {
   const facts = scopeFacts(unit, basis.knowledge, situation);
+  const sourced = asSourced(unit, situation.state);
   const open = basis.rules.repairs.map((rule) => openness(rule, facts));
   const { overhaul } = situation.policies;
   const isOpen = (repair: Repair) => open.some((o) => o.repair === repair && o.barred === null);
   return {
-    scope: (repair) => build(unit, basis.rules, situation, facts, repair),
+    scope: (repair) => build(sourced, basis.rules, situation, facts, repair),
     works: ({ lines, repair }, cause) =>
       curedBy({ unit, rules: basis.rules, repair, lines: new Map(lines.map((l) => [l.key, l])) }, cause),
     open,
@@ -124,6 +126,7 @@ function build(
   timeBench(unit, lines);
   if (repair !== 'none') for (const [key, edit] of edits.work) applyEdit(unit, lines, removed, key, edit);
   withoutOverlaps(unit, lines);
+  markSources(lines, state);
 
   const problems = problemsOf(doing, state, removed, causes, facts);
   const ordered = [...lines.values()].sort(

@@ -42,6 +42,7 @@ const AIMS: Record<Target, (aim: Aim) => Problem | null> = {
   gear: among('gear', (unit) => unit.gears.map((g) => g.key)),
   station: among('station', (unit) => ids(unit.stations)),
   variant: among('variant', (unit) => ids(unit.variants)),
+  part: among('part', (unit) => ids(unit.parts)),
   'scope-line': ({ unit, value }) => {
     const { part, operation } = (value ?? {}) as { part?: string; operation?: string };
     if (part !== undefined && !ids(unit.parts).includes(part))

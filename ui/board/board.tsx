@@ -178,6 +178,7 @@ export function Board(props: {
         </Button>
         <Ways>
           <Link href="/units">Units</Link>
+          <Link href="/shelf">Shelf</Link>
           <Link href="/knowledge">Knowledge</Link>
           {props.user.role === 'owner' && <Link href="/shop">Shop</Link>}
           <Link href="/account">Account</Link>

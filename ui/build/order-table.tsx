@@ -105,7 +105,10 @@ function OrderRow({ line: l }: { line: OrderLine }) {
           {l.name}
           {l.quantity > 1 && ` × ${l.quantity}`}
         </b>{' '}
-        <Caption as="span">{l.price > 0 ? formatMoney(l.price * l.quantity, terms.currency) : ''}</Caption>
+        <Caption as="span">
+          {l.price > 0 && formatMoney(l.price * l.quantity, terms.currency)}
+          {l.grade && l.grade !== 'new' && `, ${l.grade === 'donor' ? 'used' : l.grade}`}
+        </Caption>
         {l.sizes && (
           <Caption>choose: {l.sizes.map((s) => `${Math.round(s * 1e6) / 1000} mm`).join(', ')}</Caption>
         )}
@@ -122,8 +125,8 @@ function OrderRow({ line: l }: { line: OrderLine }) {
               {l.coreBack
                 ? `, old part back ${dayWords(l.coreBack, true)}`
                 : l.coreBy
-                  ? `, old part back in its packaging by ${dayWords(l.coreBy, true)}`
-                  : ''}
+                  ? `, old part back in ${l.packaging ?? 'its packaging'} by ${dayWords(l.coreBy, true)}`
+                  : l.packaging && `, old part back in ${l.packaging}`}
             </Caption>
             {l.coreBy && !l.coreBack && (
               <Button

@@ -7,6 +7,7 @@ import { asPriced, billOf, formatMoney, nameOf, standingCauses } from '@/core/qu
 import { policiesOf, scoper } from '@/core/scope';
 import type { Repair, Scope } from '@/core/scope';
 import { useJob, useReasoning } from '@/ui/job/provider';
+import { isDonor } from '@/core/shelf';
 import { UnitStrip } from '@/ui/strip';
 import { Button, Caption, Line, Page, Section, Stack } from '@/ui/system';
 import type { Edit } from './edit-dialog';
@@ -17,6 +18,9 @@ import { ScopeTable } from './table';
 
 /** Comes with the first line that is changed: most looks at a scope change none. */
 const EditDialog = dynamic(() => import('./edit-dialog').then((m) => m.EditDialog), { ssr: false });
+
+const Sources = dynamic(() => import('./sources').then((m) => m.Sources), { ssr: false });
+const DonorShelf = dynamic(() => import('./donor').then((m) => m.DonorShelf), { ssr: false });
 
 const AddedFrictions = dynamic(() => import('./added-frictions').then((m) => m.AddedFrictions), {
   ssr: false,
@@ -126,6 +130,8 @@ export function ScopeStage() {
             <RemovedLines scope={scope} />
           </Section>
         )}
+        {isDonor(state) && <DonorShelf scope={scopes.scope('full')} />}
+        <Sources scope={scope} />
         <Section title="The shop’s way" note="Where builders differ.">
           <PolicyRows />
         </Section>

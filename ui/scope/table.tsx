@@ -265,6 +265,11 @@ function Row({ line, onEdit }: { line: ScopeLine; onEdit: (edit: Edit) => void }
       <th scope="row">
         {line.name}
         {line.kind === 'fluid' ? ` ${line.quantity} l` : line.quantity > 1 && ` × ${line.quantity}`}
+        {line.grade && line.grade !== 'new' && (
+          <small>
+            {line.grade === 'donor' ? 'used' : line.grade}, {line.supplier}
+          </small>
+        )}
       </th>
       <td>
         {line.kind === 'labour' ? `${hoursOf(line)} h` : line.kind === 'outside' ? 'agree' : line.action}

@@ -1,0 +1,2 @@
+export { donorParts, isDonor, SHELF_GRADES } from './donor';
+export type { Donor, DonorPart, ShelfGrade } from './donor';

@@ -1,0 +1,33 @@
+import type { QuoteContent } from '@/core/quote';
+import type { Client } from './db';
+import type { Job } from './jobs';
+import { UserError } from './problem';
+import { lostPieces } from './shelf';
+
+/** Throws a UserError 409 for a quote that nothing stands behind, or that would give something away. */
+export function demandQuotable({ recommended, options }: QuoteContent): void {
+  if (recommended === null)
+    throw new UserError(
+      409,
+      'There is nothing to quote yet: the unit is not apart and no cause is certain.',
+      'Commit a cause, or record what the teardown shows; then make the quote.',
+    );
+  const unpriced = options.flatMap((o) => o.problems.filter((p) => p.kind === 'unpriced'))[0];
+  if (unpriced)
+    throw new UserError(
+      409,
+      unpriced.words,
+      'Set its price in the scope, or take the line out with a reason.',
+    );
+}
+
+/** What is sold off the shelf lies there for this job. */
+export async function demandPieces(client: Client, job: Job): Promise<void> {
+  const [lost] = await lostPieces(client, job);
+  if (lost)
+    throw new UserError(
+      409,
+      `${lost}: the part of the shelf is no longer held for this job.`,
+      'Choose in the scope where it is bought; then make the quote.',
+    );
+}
