@@ -2,9 +2,10 @@ import type { JobState } from '@/core/case';
 import type { Diagnosis, Experience } from '@/core/diagnosis';
 import type { QuoteContent } from '@/core/quote';
 import { answerBy } from '@/core/schedule';
+import type { MadeScope } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
 import type { Client } from './db';
-import { diagnoseState, quoteState, shopNow } from './reason';
+import { diagnoseState, quoteState, scopesMade, shopNow } from './reason';
 import { shopOf } from './shop';
 
 /** The shop's closed jobs of a unit whose cause was confirmed: how many, and how often each cause. */
@@ -42,6 +43,12 @@ export async function quoteJob(client: Client, { unit, state, number }: Judged):
     queueHours: await hoursPromised(client, number),
   };
   return quoteState(unit, state, number, clock, await experienceOf(client, unit.id), terms);
+}
+
+/** The scopes a job's quote is made of, by the slot that keeps each. */
+export async function scopesOfJob(client: Client, { unit, state }: Judged): Promise<[string, MadeScope][]> {
+  const { terms } = await shopOf(client);
+  return scopesMade(unit, state, await experienceOf(client, unit.id), terms);
 }
 
 /** Hours of work promised to the customers of other jobs: what stands before this one. */

@@ -12,6 +12,7 @@ import type { Job } from './jobs';
 import { notFound, UserError } from './problem';
 import { demandPieces, demandQuotable } from './quotable';
 import { today } from './reason';
+import { standByScopes } from './stand-by';
 import { hashToken, newToken } from './sessions';
 import type { User } from './users';
 
@@ -121,8 +122,9 @@ export async function makeQuote(client: Client, jobNumber: number, user: User): 
      SELECT $1, $2, COALESCE(max(version), 0) + 1, 'draft', $3, $4, $5 FROM quotes WHERE job_id = $2 RETURNING version`,
     [randomUUID(), job.id, JSON.stringify(content), user.name, user.id],
   );
+  await standByScopes(client, job, user);
   await audit(client, user.name, 'quote made', { job: job.number, version: rows[0].version });
-  await refreshStage(client, job);
+  await refreshStage(client, await jobByNumber(client, job.number));
   return (await quotesOf(client, job.id))[0]!;
 }
 

@@ -2,9 +2,11 @@ import { below } from '@/core/case';
 import type { JobState } from '@/core/case';
 import { shopDiagnoser } from '@/core/diagnosis';
 import type { Diagnosis, Experience } from '@/core/diagnosis';
-import { buildQuote, couldChange, findingWords, standingCauses } from '@/core/quote';
+import { asPriced, buildQuote, couldChange, findingWords, standingCauses } from '@/core/quote';
 import type { Clock, QuoteContent, ShopTerms } from '@/core/quote';
 import type { Moment } from '@/core/schedule';
+import { madeOf, policiesOf, scoper } from '@/core/scope';
+import type { MadeScope } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
 import { knowledge, rules } from './library';
 
@@ -52,6 +54,21 @@ export function quoteState(
       .filter(([id]) => !without.has(id))
       .map(([id, p]) => ({ id, caption: p.caption ?? '' })),
   });
+}
+
+/** The scopes a quote is made of, as they stand now, by the slot that keeps each. */
+export function scopesMade(
+  unit: UnitDefinition,
+  state: JobState,
+  experience: Experience,
+  terms: ShopTerms,
+): [string, MadeScope][] {
+  const causes = standingCauses(state, diagnoseState(unit, state, experience));
+  const situation = { state, policies: policiesOf(state, terms.policies), causes };
+  const scopes = scoper(asPriced(unit, terms), { rules, knowledge }, situation);
+  return scopes.open
+    .filter((o) => o.barred === null && o.repair !== 'none')
+    .map(({ repair }) => [`scope.made.${repair}`, madeOf(scopes.scope(repair))]);
 }
 
 /** Now by the server's clock, in the shop's own time: `YYYY-MM-DDTHH:MM`. */

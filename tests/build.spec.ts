@@ -19,8 +19,10 @@ test('the agreed version with its order list: ordered, arrived, the old part bac
   await all.click();
   await saved(page);
   const csv = await (await page.request.get('/api/jobs/1012/orders')).text();
-  expect(csv.split('\n')[0]).toBe('supplier,part,name,quantity,price,deposit,lead_days,state,sizes_mm,holds');
-  expect(csv).toMatch(/,converter,Torque converter,1,[\d.]+,[\d.]+,\d+,arrived,/);
+  expect(csv.split('\n')[0]).toBe(
+    'supplier,part,name,quantity,grade,price,deposit,return_days,packaging,lead_days,state,sizes_mm,holds',
+  );
+  expect(csv).toMatch(/,converter,Torque converter,1,,[\d.]+,[\d.]+,\d*,,\d+,arrived,/);
   expect(csv).toContain(',ordered,');
 });
 

@@ -41,6 +41,13 @@ export async function newJob(page: Page, unit = 'ostrel-four'): Promise<number> 
   return number;
 }
 
+/** Writes into a job's record past its pages, as another device of the same person would. */
+export async function writeEntries(page: Page, job: number, values: Record<string, unknown>): Promise<void> {
+  const entries = Object.entries(values).map(([slot, value]) => ({ id: crypto.randomUUID(), slot, value }));
+  const answer = await page.request.post(`/api/jobs/${job}/entries`, { headers: OURS, data: { entries } });
+  expect(await answer.json()).toMatchObject({ refused: [] });
+}
+
 export async function saved(page: Page): Promise<void> {
   await expect(page.locator('[data-status]')).toHaveAttribute('data-status', 'saved');
 }

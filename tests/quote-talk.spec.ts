@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newJob, OURS, recorded, saved, signIn } from './helpers';
+import { newJob, OURS, recorded, saved, signIn, writeEntries } from './helpers';
 
 test('sent is said only when it was; a question is answered where the customer reads it; more found needs a new yes', async ({
   page,
@@ -7,11 +7,7 @@ test('sent is said only when it was; a question is answered where the customer r
 }) => {
   await signIn(page, 'ivo');
   const job = await newJob(page);
-  const write = (slot: string, value: unknown) =>
-    page.request.post(`/api/jobs/${job}/entries`, {
-      headers: OURS,
-      data: { entries: [{ id: crypto.randomUUID(), slot, value }] },
-    });
+  const write = (slot: string, value: unknown) => writeEntries(page, job, { [slot]: value });
   await write('customer.name', 'Ottilie Varn');
   await write('part.sun-shell.condition', { is: 'failed' });
   expect(await recorded(page.request, job, 'part.sun-shell.condition')).toEqual({ is: 'failed' });

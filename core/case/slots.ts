@@ -175,6 +175,8 @@ const SLOTS = {
       },
       ['grade', 'supplier', 'price', 'leadDays', 'on'],
     ),
+    /** The scope of a repair as somebody stood by it, line by line: KEY ACTION QUANTITY. */
+    'scope.made.*': object({ lines: list(text(160), 400) }, ['lines']),
     /** Somebody signs for what speaks against the scope. */
     'scope.waiver.*': object({ words: words(500) }, ['words']),
     'scope.line.*': object(

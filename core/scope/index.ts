@@ -10,6 +10,8 @@ export { isBought, isByCustom } from './line';
 export type { Reason, ScopeLine } from './line';
 export { variantMeasured } from './problems';
 export type { ScopeProblem } from './problems';
+export { changesSince, leftAsItWas, madeOf, withTaken } from './made';
+export type { MadeScope, ScopeChange } from './made';
 export type { PartSource } from './sources';
 export { buildScope, scoper } from './scope';
 export type { Scope, ScopeBasis, Scoper } from './scope';

@@ -10,6 +10,7 @@ import { useJob, useReasoning } from '@/ui/job/provider';
 import { isDonor } from '@/core/shelf';
 import { UnitStrip } from '@/ui/strip';
 import { Button, Caption, Line, Page, Section, Stack } from '@/ui/system';
+import { Changes, Standing } from './changes';
 import type { Edit } from './edit-dialog';
 import { scopeMarks } from './marks';
 import { PolicyRows } from './policies';
@@ -118,11 +119,13 @@ export function ScopeStage() {
           }
         >
           <Stack $gap={12}>
+            <Changes scope={scope} />
             <Problems problems={scope.problems} />
             <ScopeTable scope={scope} onEdit={setEdit} />
-            <div>
+            <Line>
               <Button onPress={() => setEdit({ line: null, change: 'add' })}>Add a line</Button>
-            </div>
+              <Standing scope={scope} />
+            </Line>
           </Stack>
         </Section>
         {scope.removed.length > 0 && (

@@ -1,0 +1,84 @@
+import type { JobState, ValueAt } from '@/core/case';
+import { valueOf } from '@/core/case';
+import type { UnitDefinition } from '@/core/unit';
+import { isByCustom } from './line';
+import type { ScopeLine } from './line';
+import { SCOPE_ACTIONS } from './rules';
+import type { Repair, ScopeAction } from './rules';
+import type { Scope } from './scope';
+
+/** A scope as somebody stood by it: what is done with what, line by line, as `KEY ACTION QUANTITY`. */
+export type MadeScope = ValueAt<'scope.made.*'>;
+
+/** What has changed in a scope, without anybody having changed it by hand, since somebody stood by it. */
+export interface ScopeChange {
+  key: string;
+  name: string;
+  /** What was to be done; null: nothing. */
+  before: ScopeAction | null;
+  /** What is to be done now; null: nothing. */
+  now: ScopeAction | null;
+  quantity: number;
+  /** The line as it is now; null where there is none any more. */
+  line: ScopeLine | null;
+}
+
+/** Work follows from the parts, what is renewed by custom follows from the repair: neither is a decision of its own. */
+const isDecided = (line: ScopeLine) =>
+  line.kind !== 'labour' && (line.edited !== null || !line.reasons.every(isByCustom));
+
+export const madeOf = (scope: Scope): MadeScope => ({
+  lines: scope.lines.filter(isDecided).map((l) => `${l.key} ${l.action} ${l.quantity}`),
+});
+
+/** What the evidence, the policies or the cause have changed since; empty where nobody stood by this scope yet. */
+export function changesSince(unit: UnitDefinition, state: JobState, scope: Scope): ScopeChange[] {
+  const made = valueOf(state, `scope.made.${scope.repair as Repair}`) as MadeScope | undefined;
+  if (!made) return [];
+  const before = new Map(made.lines.flatMap(readLine));
+  const now = new Map(scope.lines.map((l) => [l.key, l]));
+  const taken = new Set(scope.removed.map((l) => l.key));
+  const changes: ScopeChange[] = [];
+  for (const line of scope.lines) {
+    const then = before.get(line.key);
+    if (!isDecided(line) || line.edited !== null) continue;
+    if (then?.action !== line.action)
+      changes.push({ ...named(line), before: then?.action ?? null, now: line.action, line });
+  }
+  for (const [key, then] of before) {
+    const still = now.get(key);
+    if (taken.has(key) || (still && (isDecided(still) || still.action === then.action))) continue;
+    const name = unit.parts.find((p) => `part-${p.id}` === key)?.name ?? still?.name ?? key;
+    const { action, quantity } = then;
+    changes.push({ key, name, before: action, now: still?.action ?? null, quantity, line: still ?? null });
+  }
+  return changes;
+}
+
+const named = ({ key, name, quantity }: ScopeLine) => ({ key, name, quantity });
+
+function readLine(text: string): [string, { action: ScopeAction; quantity: number }][] {
+  const [key, action, quantity] = text.split(' ');
+  const known = SCOPE_ACTIONS.find((a) => a === action);
+  return key && known ? [[key, { action: known, quantity: Number(quantity) || 1 }]] : [];
+}
+
+/** The record with one change taken: from now on the scope stands so. */
+export function withTaken(made: MadeScope, change: ScopeChange): MadeScope {
+  const others = made.lines.filter((text) => text.split(' ')[0] !== change.key);
+  const now = change.now === null ? [] : [`${change.key} ${change.now} ${change.quantity}`];
+  return { lines: [...others, ...now] };
+}
+
+/** The change by hand that leaves a line as it was: the slot `scope.line.KEY` and what it says. */
+export function leftAsItWas(
+  unit: UnitDefinition,
+  change: ScopeChange,
+  reason: string,
+): ValueAt<'scope.line.*'> {
+  if (change.before === null) return { change: 'remove', reason };
+  const part = unit.parts.find((p) => `part-${p.id}` === change.key)?.id;
+  const same = { action: change.before, quantity: change.quantity, reason };
+  if (change.line) return { change: 'change', ...same };
+  return { change: 'add', ...(part ? { part } : { name: change.name }), ...same };
+}

@@ -1,0 +1,93 @@
+import { expect, test } from '@playwright/test';
+import { newJob, recorded, saved, signIn, writeEntries } from './helpers';
+
+const CORE = {
+  'vehicle.bare': true,
+  'unit-source.from': 'A breaker in the valley',
+  'unit.debris.water': { is: { sump: 'none' } },
+  'part.rear-carrier.condition': { is: 'sound' },
+};
+const SHELL = { 'part.rear-carrier.condition': { is: 'failed' } };
+
+test('suppliers are asked, an offer is taken, and the scope costs what was offered', async ({ page }) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  await writeEntries(page, job, SHELL);
+  await page.goto(`/jobs/${job}/scope`);
+  const part = page.locator('section[aria-label="Where the parts come from"] [data-part="rear-carrier"]');
+  await page.getByRole('button', { name: /^Ask the .* about \d+ parts$/ }).click();
+  const rebuilt = part.getByRole('radio', { name: /Remanufactured/ });
+  await expect(rebuilt).toBeAttached({ timeout: 15_000 });
+  await part.getByText('Remanufactured', { exact: true }).click();
+  await saved(page);
+  const source = (await recorded(page.request, job, 'scope.source.rear-carrier')) as { price: number };
+  expect(source).toMatchObject({ grade: 'remanufactured', supplier: 'Marrow Gear & Drum' });
+  const line = page.locator('[data-line="part-rear-carrier"]');
+  await expect(line).toContainText('remanufactured, Marrow Gear & Drum');
+  await expect(line).toContainText((source.price / 100).toFixed(2));
+  await part.getByText('Price book').click();
+  await saved(page);
+  expect(await recorded(page.request, job, 'scope.source.rear-carrier')).toBeNull();
+});
+
+test('a sound part of a core goes on the shelf and fills the scope line of another job, once', async ({
+  page,
+}) => {
+  await signIn(page, 'mira');
+  const core = await newJob(page);
+  await writeEntries(page, core, CORE);
+  await page.goto(`/jobs/${core}/scope`);
+  const good = page.locator('section[aria-label="For the shelf"] [data-part="rear-carrier"]');
+  await expect(good).toContainText('Sound');
+  await good.getByRole('textbox').fill('91.50');
+  await good.getByRole('button', { name: 'On the shelf' }).click();
+  await expect(good).toContainText('On the shelf for €91.50');
+
+  const job = await newJob(page);
+  await writeEntries(page, job, SHELL);
+  await page.goto(`/jobs/${job}/scope`);
+  const part = page.locator('section[aria-label="Where the parts come from"] [data-part="rear-carrier"]');
+  const piece = part.getByText(`out of job ${core}, A breaker in the valley`);
+  await piece.click();
+  await expect(page.locator('[data-line="part-rear-carrier"]')).toContainText('used, Shelf');
+  await saved(page);
+
+  const other = await newJob(page);
+  await writeEntries(page, other, SHELL);
+  await page.goto(`/jobs/${other}/scope`);
+  await expect(page.getByRole('button', { name: /^Ask the/ })).toBeVisible();
+  await expect(page.getByText(`out of job ${core}`)).toHaveCount(0);
+
+  await page.goto('/shelf');
+  const row = page.locator('[data-piece]', { hasText: `job ${core}` });
+  await expect(row).toContainText(`Held for job ${job}`);
+  await row.getByRole('button', { name: /^Change/ }).click();
+  await page.getByRole('button', { name: 'Put back on the shelf' }).click();
+  await expect(row).not.toContainText('Held for');
+
+  await page.goto(`/jobs/${job}/scope`);
+  await expect(part).toContainText('is not held for this job');
+  const refused = await page.request.post(`/api/jobs/${job}/quotes`, { headers: { 'x-pelvik': '1' } });
+  expect(refused.status()).toBe(409);
+});
+
+test('what the evidence changes after somebody stood by the scope is a difference, taken or left', async ({
+  page,
+}) => {
+  await signIn(page, 'mira');
+  const job = await newJob(page);
+  await writeEntries(page, job, SHELL);
+  await page.goto(`/jobs/${job}/scope`);
+  await page.getByRole('button', { name: /^Stand by this scope/ }).click();
+  await expect(page.getByText(/Nothing has changed it since/)).toBeVisible();
+  await saved(page);
+  await writeEntries(page, job, { 'part.sun-shell.condition': { is: 'failed' } });
+  const changed = page.locator('[data-change="part-sun-shell"]');
+  await expect(changed).toContainText('Sun shell: replace, which was not in it', { timeout: 30_000 });
+  await changed.getByRole('button', { name: 'Leave' }).click();
+  await page.getByLabel('Reason (kept on record)').fill('Looked at again: a scratch.');
+  await page.getByRole('button', { name: 'Leave it so' }).click();
+  await expect(page.getByText(/Nothing has changed it since/)).toBeVisible();
+  await expect(page.locator('[data-line="part-sun-shell"]')).toHaveCount(0);
+  await expect(page.getByText('Sun shell was taken out, though', { exact: false })).toBeVisible();
+});
