@@ -202,7 +202,7 @@ const SLOTS = {
     ]),
     /** What the customer is told besides. */
     'quote.note': text(2000),
-    /** Photos that are left out of the quote. */
+    /** Photos and findings that are left out of the quote. */
     'quote.without.*': yesNo,
   },
   build: {

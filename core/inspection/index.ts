@@ -25,6 +25,6 @@ export type { PaperLine, SheetColumn } from './sheet';
 export { skippedStations, stillInTheWay } from './takedown';
 export { plateName, subjectOf } from './subjects';
 export type { Subject } from './subjects';
-export { findingWords, levelWords, measureWords, pointWords } from './words';
+export { findingWords, levelWords, measureWords, pointWords, readingWords } from './words';
 export { wrongFindings } from './wrong';
 export type { FoundInJob, WrongFinding } from './wrong';

@@ -37,14 +37,16 @@ export function findingWords(point: CataloguePoint, { is }: Finding): string {
 /** Decimals a unit is read to. */
 const DECIMALS: Partial<Record<MeasureUnit, number>> = { mm: 2, Ω: 1, 'l/min': 1, l: 1 };
 
+/** A value as it is read in its unit, without naming it; hundredths of a millimetre keep a digit more. */
+export function readingWords(si: number, unit: MeasureUnit): string {
+  const shown = si / IN_SI[unit];
+  return unit === 'mm' && Math.abs(shown) < 0.1 ? shown.toFixed(3) : shown.toFixed(DECIMALS[unit] ?? 0);
+}
+
 /** A limit as it stands beside the field: "0.20–0.60 mm", "at most 0.20 mm", "new 1.60 mm". Empty where there is none. */
 export function measureWords(limit: Limit | null, unit: MeasureUnit): string {
   if (!limit) return '';
-  const say = (si: number) => {
-    const shown = si / IN_SI[unit];
-    // A limit of hundredths keeps the digits it was written with.
-    return unit === 'mm' && shown < 0.1 ? shown.toFixed(3) : shown.toFixed(DECIMALS[unit] ?? 0);
-  };
+  const say = (si: number) => readingWords(si, unit);
   const { min, max, nominal } = limit;
   const bounds =
     min !== undefined && max !== undefined

@@ -7,6 +7,8 @@ export type { OptionId, QuoteOption } from './options';
 export type { Included } from './included';
 export { billOf, depositOf, linePrice, lineTotal } from './price';
 export type { Bill, Discount, QuoteLine } from './price';
+export { tellingFindings } from './evidence';
+export type { Evidence, Telling } from './evidence';
 export { messageWords } from './message';
 export { ORDER_COLUMNS, orderLines, orderRows, orderStanding } from './orders';
 export type { OrderLine, OrderStanding, OrderState } from './orders';

@@ -266,3 +266,24 @@ describe('a part that is not new', () => {
     expect(costOfLines(paperUnit, bought('donor'), book)).toBe(Math.round(2800 / (1 + book.partsMarkup)));
   });
 });
+
+describe('what is fitted beside the unit', () => {
+  const cooler = lines([{ outside: 'outside-cooler', name: 'External cooler' }]);
+  const priced = terms({ outside: { 'outside-cooler': 28600 } });
+
+  test('is agreed in the job where the shop has no price for it', () => {
+    expect(billOf(cooler, terms(), null)).toMatchObject({ parts: 0, lines: [{ note: 'not in this price' }] });
+  });
+
+  test('is charged at the shop’s price, and costs the shop that less its markup', () => {
+    const bill = billOf(cooler, priced, null);
+    expect(bill).toMatchObject({ parts: 28600, lines: [{ price: 28600, total: 28600, note: '' }] });
+    expect(costOfLines(paperUnit, cooler, priced)).toBe(Math.round(28600 / (1 + priced.partsMarkup)));
+  });
+
+  test('a price typed in the job stands before it', () => {
+    const own = { 'scope.line.outside-cooler': { change: 'change', price: 9900, reason: 'His own.' } };
+    const typed = lines([{ outside: 'outside-cooler', name: 'External cooler' }], own);
+    expect(billOf(typed, priced, null).parts).toBe(9900);
+  });
+});

@@ -75,6 +75,7 @@ export interface Bill {
 export function linePrice(line: ScopeLine, terms: ShopTerms): number {
   if (line.inKit || line.onTheShop) return 0;
   if (line.kind === 'fluid') return line.price || terms.fluidPerLitre;
+  if (line.kind === 'outside') return line.price || (terms.outside?.[line.key] ?? 0);
   return line.kind === 'labour' ? times(terms.rates[line.rate], line.hours) : line.price;
 }
 
@@ -165,7 +166,7 @@ function quoteLines(lines: readonly ScopeLine[], terms: ShopTerms): QuoteLine[] 
       quantity: line.quantity,
       price: linePrice(line, terms),
       total: lineTotal(line, terms),
-      note: noteOf(line),
+      note: noteOf(line, terms),
       reason: line.reasons.map((r) => r.words).join('; '),
       ...(line.contents.length ? { contents: line.contents } : {}),
       ...orderOf(line),
@@ -191,11 +192,11 @@ function orderOf(line: ScopeLine): { order?: LineOrder } {
   };
 }
 
-function noteOf(line: ScopeLine): string {
+function noteOf(line: ScopeLine, terms: ShopTerms): string {
   if (line.onTheShop) return 'on the shop';
   if (line.unpriced) return 'price not known';
   if (line.kind === 'labour') return `${line.hours} h`;
-  if (line.kind === 'outside' && line.price === 0) return 'not in this price';
+  if (line.kind === 'outside' && linePrice(line, terms) === 0) return 'not in this price';
   if (line.kind === 'fluid') return `${line.quantity} l`;
   return line.grade ? GRADE_WORDS[line.grade] : '';
 }
@@ -212,8 +213,8 @@ export function costOfLines(unit: UnitDefinition, lines: readonly ScopeLine[], t
   return sum(
     lines.map((line) => {
       if (line.kind === 'labour') return times(terms.costPerHour, line.hours * line.quantity);
-      if (line.inKit || line.kind === 'outside') return 0;
-      const price = line.kind === 'fluid' ? linePrice(line, terms) : line.price;
+      if (line.inKit) return 0;
+      const price = line.kind === 'part' ? line.price : linePrice(line, terms);
       // What was offered is what is paid: the book says what the same part costs elsewhere.
       const known = line.of === null || line.grade !== null ? undefined : costOf(terms, unit.id, line.of);
       return times(known ?? times(price, 1 / (1 + terms.partsMarkup)), line.quantity);

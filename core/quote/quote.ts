@@ -3,9 +3,12 @@ import { valueOf, vehicleName } from '@/core/case';
 import type { Diagnosis } from '@/core/diagnosis';
 import type { Moment } from '@/core/schedule';
 import { addDays } from '@/core/schedule';
+import { catalogueOf, inspectionOf } from '@/core/inspection';
 import { isApart, isByCustom, policiesOf, REPAIRS, scoper } from '@/core/scope';
 import type { Scope, ScopeBasis, ScopeCause } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
+import { evidenceOf } from './evidence';
+import type { Evidence } from './evidence';
 import { canExchange, nameOf, optionOf } from './options';
 import type { QuoteOption } from './options';
 import type { Discount } from './price';
@@ -30,6 +33,8 @@ export interface QuoteContent {
   cautions?: string[];
   finding: string;
   undetermined: boolean;
+  /** What the inspection found, what is sound and what was measured; absent in quotes from before it was told. */
+  evidence?: Evidence;
   couldChange: string[];
   /** What the shop wants said besides. */
   note: string;
@@ -115,6 +120,7 @@ export function buildQuote(request: QuoteRequest): QuoteContent {
     ...(cautions.length ? { cautions } : {}),
     finding: input.finding,
     undetermined: input.diagnosis.undetermined && input.commit === null,
+    evidence: evidenceOf(inspectionOf(request.unit, catalogueOf(input.knowledge.inspection)), state),
     couldChange: input.couldChange,
     note: input.note,
     photos: input.photos,

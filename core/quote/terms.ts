@@ -51,6 +51,8 @@ export interface ShopTerms {
   times: { unit: string; operation: string; hours: number }[];
   prices: BookPrice[];
   fluidPerLitre: number;
+  /** What is fitted beside the unit, each with its work, by the line's key (`outside-cooler`); the others are agreed. */
+  outside?: Record<string, number>;
   supplies: { rate: number; cap: number };
   /** Surcharge for what goes to licensed disposal, once a repair. */
   waste: number;

@@ -6,6 +6,7 @@ import { Moment } from '@/ui/system/moment';
 import { Answer } from './answer';
 import { Offer } from './offer';
 import { Changes } from './changes';
+import { Seen } from './seen';
 import type { CustomerQuote } from './quote';
 
 const Top = styled.header`
@@ -130,6 +131,7 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
         <section>
           <h2>What we found</h2>
           <p>{content.finding}</p>
+          {content.evidence && <Seen evidence={content.evidence} />}
           {content.photos.length > 0 && (
             <Photos style={{ marginTop: 14 }}>
               {content.photos.map((p) => (

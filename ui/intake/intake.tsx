@@ -1,12 +1,11 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { Checkbox } from 'react-aria-components';
-import styled from 'styled-components';
 import { dayWords } from '@/core/quote';
 import { SlotChoice, SlotNumber, SlotText } from '@/ui/job/fields';
 import { useBench, useSlot } from '@/ui/job/provider';
 import { Button, FieldLabel, Fields, Line, Page, PageIndex, Section, Stack } from '@/ui/system';
+import { Tick } from '@/ui/system/tick';
 import { Phone } from '@/ui/system/phone';
 import { FluidAtIntake } from './fluid';
 import { ComplaintGrid } from './grid';
@@ -15,27 +14,6 @@ import { Codes } from './codes';
 import { History } from './history';
 import { RoadTests } from './road-tests';
 import { MeasuredSpeeds } from './speeds';
-
-const Tick = styled(Checkbox)`
-  display: inline-flex;
-  align-items: center;
-  gap: 10px;
-  min-height: 44px;
-  cursor: pointer;
-  &::before {
-    content: '';
-    width: 24px;
-    height: 24px;
-    border: 2px solid var(--rule-strong);
-    border-radius: 3px;
-    background: var(--inset);
-  }
-  &[data-selected]::before {
-    background: var(--accent);
-    border-color: var(--accent);
-    box-shadow: inset 0 0 0 4px var(--sheet);
-  }
-`;
 
 const SECTIONS = [
   'Who and what',

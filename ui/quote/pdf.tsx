@@ -2,6 +2,7 @@ import { Document, Image, Page, Text, View } from '@react-pdf/renderer';
 import { dayWords, momentWords } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
 import { AnswerBox, ChangeTable, Compared, LineTable, RenewedTable } from './pdf-options';
+import { SeenTable } from './pdf-seen';
 import { styles } from './pdf-style';
 
 export interface PdfQuote {
@@ -77,7 +78,8 @@ export function QuotePdf({ quote, size }: { quote: PdfQuote; size: 'A4' | 'LETTE
         <Foot quote={quote} size={size} />
       </Page>
       <Page size={size} style={styles.page}>
-        {pictures.length > 0 && <Text style={[styles.heading, { marginTop: 0 }]}>What it looks like</Text>}
+        {content.evidence && <SeenTable evidence={content.evidence} />}
+        {pictures.length > 0 && <Text style={styles.heading}>What it looks like</Text>}
         <View style={styles.photos}>
           {pictures.map((p) => (
             <View key={p.id} style={styles.photo} wrap={false}>

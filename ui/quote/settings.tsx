@@ -1,19 +1,24 @@
 'use client';
 import { below } from '@/core/case';
+import { tellingFindings } from '@/core/quote';
+import { useInspection } from '@/ui/inspection/use-inspection';
 import { ObjectText, SlotText, useObjectSlot } from '@/ui/job/fields';
 import { useJob } from '@/ui/job/provider';
 import { Button, Caption, FieldLabel, Line, NumberInput, Stack } from '@/ui/system';
+import { Tick } from '@/ui/system/tick';
 
 /** What the counter decides besides the scope: which pictures go along, a discount, and a word to the customer. */
 export function QuoteSettings() {
   const { state, write, number, user, terms } = useJob();
+  const inspection = useInspection();
+  const telling = tellingFindings(inspection, state);
   const photos = below(state, 'photo.');
   const [discount, change] = useObjectSlot('quote.discount');
   if (user.role === 'technician') return null;
   return (
     <details>
       <summary style={{ minHeight: 44, cursor: 'pointer', color: 'var(--accent)' }}>
-        Pictures, discount and a word to the customer
+        Pictures, findings, discount and a word to the customer
       </summary>
       <Stack $gap={16}>
         {photos.length > 0 && (
@@ -43,6 +48,23 @@ export function QuoteSettings() {
                 );
               })}
             </Line>
+          </div>
+        )}
+        {telling.length > 0 && (
+          <div>
+            <FieldLabel as="span">Findings the customer reads</FieldLabel>
+            <ul>
+              {telling.map(({ key, words }) => (
+                <li key={key}>
+                  <Tick
+                    isSelected={state[`quote.without.${key}`]?.value !== true}
+                    onChange={(on) => write(`quote.without.${key}`, on ? null : true)}
+                  >
+                    {words}
+                  </Tick>
+                </li>
+              ))}
+            </ul>
           </div>
         )}
         <Line $gap={14} style={{ alignItems: 'end' }}>

@@ -305,7 +305,7 @@ function moneyOf(line: ScopeLine, terms: ShopTerms): string {
   if (line.inKit) return 'in the kit';
   if (line.onTheShop) return 'on the shop';
   if (line.unpriced) return 'no price';
-  if (line.kind === 'outside' && line.price === 0) return '–';
+  if (line.kind === 'outside' && lineTotal(line, terms) === 0) return 'to agree';
   if (line.kind === 'part' && line.price === 0) return '–';
   return formatMoney(lineTotal(line, terms), terms.currency);
 }

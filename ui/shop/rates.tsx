@@ -11,6 +11,12 @@ const RATE_WORDS: Record<LabourRate, string> = {
   machining: 'Lathe and press',
 };
 
+/** What is fitted beside the unit; nothing is agreed in each job. */
+const FITTED = [
+  { key: 'outside-cooler', label: 'External cooler' },
+  { key: 'outside-filter', label: 'In-line filter' },
+];
+
 export function Rates() {
   const { terms, change } = useDraft();
   const { rates, supplies } = terms;
@@ -41,6 +47,15 @@ export function Rates() {
             value={terms.waste}
             onChange={(v) => change({ waste: v })}
           />
+          {FITTED.map(({ key, label }) => (
+            <Money
+              key={key}
+              label={label}
+              per="fitted"
+              value={terms.outside?.[key] ?? 0}
+              onChange={(v) => change({ outside: { ...terms.outside, [key]: v } })}
+            />
+          ))}
           <Percent
             label="Shop supplies, of parts and labour"
             value={supplies.rate}
