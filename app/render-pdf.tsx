@@ -4,23 +4,26 @@ import { Font, renderToBuffer } from '@react-pdf/renderer';
 import { QuotePdf } from '@/ui/quote/pdf';
 import type { PdfQuote } from '@/ui/quote/pdf';
 
-const file = (subset: string, weight: number) =>
+const file = (font: string, subset: string, weight: number) =>
   path.join(
     process.cwd(),
     'node_modules',
     '@fontsource',
-    'archivo',
+    font,
     'files',
-    `archivo-${subset}-${weight}-normal.woff`,
+    `${font}-${subset}-${weight}-normal.woff`,
   );
 
-for (const [family, subset] of [
-  ['Archivo', 'latin'],
-  ['Archivo Extended', 'latin-ext'],
+// What Archivo has no letters for, ohms among it, stands in a face that has.
+for (const [family, font, subset] of [
+  ['Archivo', 'archivo', 'latin'],
+  ['Archivo Extended', 'archivo', 'latin-ext'],
+  ['Greek', 'noto-sans', 'greek'],
+  ['Cyrillic', 'noto-sans', 'cyrillic'],
 ] as const) {
   Font.register({
     family,
-    fonts: [400, 600].map((fontWeight) => ({ src: file(subset, fontWeight), fontWeight })),
+    fonts: [400, 600].map((fontWeight) => ({ src: file(font, subset, fontWeight), fontWeight })),
   });
 }
 

@@ -202,6 +202,8 @@ const SLOTS = {
     ]),
     /** What the customer is told besides. */
     'quote.note': text(2000),
+    /** A short clip that goes along with the quote. */
+    'clip.*': object({ caption: words(300) }, ['caption']),
     /** Photos and findings that are left out of the quote. */
     'quote.without.*': yesNo,
   },

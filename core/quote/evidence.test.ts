@@ -72,6 +72,22 @@ test('measured stands beside its limit, outside first; without a temperature a r
   expect(found).toEqual([]);
 });
 
+test('readings alike and within their limit are one line with their span', () => {
+  const { measured } = evidence({
+    'solenoid.S1.resistance': { is: 23, temperatureC: 20 },
+    'solenoid.S2.resistance': { is: 25, temperatureC: 20 },
+    'solenoid.S3.resistance': { is: 24, temperatureC: 20 },
+  });
+  expect(measured).toEqual([
+    {
+      what: 'Shift solenoid S1 and 2 more, resistance',
+      value: '23.0–25.0 Ω',
+      limit: '20.0–28.0 Ω',
+      within: true,
+    },
+  ]);
+});
+
 test('however much was found, the lists stay short', () => {
   const parts = (ostrelFour as unknown as UnitDefinition).parts;
   const of = (is: string) =>

@@ -1,7 +1,7 @@
 import { valueOf } from '@/core/case';
 import type { JobState } from '@/core/case';
 import { findingWords, measure, measureWords, pointWords, readingWords } from '@/core/inspection';
-import type { Found, Inspection } from '@/core/inspection';
+import type { Found, Inspection, MeasureUnit } from '@/core/inspection';
 import { elementOf, midSentence } from '@/core/unit';
 
 /** What the customer is shown of the inspection. */
@@ -64,10 +64,7 @@ export function evidenceOf(inspection: Inspection, state: JobState): Evidence {
       .slice(0, MOST.found)
       .map((t) => t.words),
     sound: soundNames(findings),
-    measured: findings
-      .flatMap((f) => measuredOf(inspection, f))
-      .sort((a, b) => Number(a.within) - Number(b.within))
-      .slice(0, MOST.measured),
+    measured: measuredIn(inspection, findings),
   };
 }
 
@@ -84,17 +81,43 @@ function soundNames(findings: readonly Found[]): string[] {
   return [...new Set(sound)].sort((a, b) => a.localeCompare(b)).slice(0, MOST.sound);
 }
 
-function measuredOf({ unit }: Inspection, { subject, point, finding }: Found): Evidence['measured'] {
-  const { field } = point.point;
-  const measured = measure(unit, subject, point.point, finding);
-  if (field.kind !== 'measure' || !measured || measured.level === 'read') return [];
-  return [
-    {
-      what: pointWords(subject, point),
-      // A resistance is shown as it is held against its limit: at 20 °C.
-      value: `${readingWords(measured.value, field.unit)} ${field.unit}`.trim(),
-      limit: measureWords(measured.limit, field.unit),
-      within: measured.level === 'in',
-    },
-  ];
+type Reading = { f: Found; unit: MeasureUnit; value: number; limit: string; within: boolean };
+
+/** Readings beside their limits, outside first; those alike and within are one line with their span. */
+function measuredIn({ unit }: Inspection, findings: readonly Found[]): Evidence['measured'] {
+  const groups = new Map<string, Reading[]>();
+  for (const f of findings) {
+    const { field } = f.point.point;
+    const measured = measure(unit, f.subject, f.point.point, f.finding);
+    if (field.kind !== 'measure' || !measured || measured.level === 'read') continue;
+    const limit = measureWords(measured.limit, field.unit);
+    const within = measured.level === 'in';
+    const key = within ? `${f.subject.head} ${f.point.point.id} ${limit}` : f.slot;
+    const reading = { f, unit: field.unit, value: measured.value, limit, within };
+    groups.set(key, [...(groups.get(key) ?? []), reading]);
+  }
+  return [...groups.values()]
+    .map((list) => ({
+      what: whatWords(list),
+      value: spanWords(list),
+      limit: list[0]!.limit,
+      within: list[0]!.within,
+    }))
+    .sort((a, b) => Number(a.within) - Number(b.within))
+    .slice(0, MOST.measured);
+}
+
+function whatWords(list: readonly Reading[]): string {
+  const [{ subject, point }] = list.map((r) => r.f) as [Found];
+  const others = list.length - 1;
+  if (others === 0) return pointWords(subject, point);
+  return `${subject.name} and ${others} more, ${midSentence(point.point.words)}`;
+}
+
+/** One reading, or the least and the most of several. A resistance is shown as it is held against its limit: at 20 °C. */
+function spanWords(list: readonly Reading[]): string {
+  const { unit } = list[0]!;
+  const ends = [Math.min(...list.map((r) => r.value)), Math.max(...list.map((r) => r.value))];
+  const said = [...new Set(ends.map((v) => readingWords(v, unit)))];
+  return `${said.join('–')} ${unit}`.trim();
 }

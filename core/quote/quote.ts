@@ -1,5 +1,5 @@
 import type { JobState } from '@/core/case';
-import { valueOf, vehicleName } from '@/core/case';
+import { below, valueOf, vehicleName } from '@/core/case';
 import type { Diagnosis } from '@/core/diagnosis';
 import type { Moment } from '@/core/schedule';
 import { addDays } from '@/core/schedule';
@@ -39,6 +39,8 @@ export interface QuoteContent {
   /** What the shop wants said besides. */
   note: string;
   photos: { id: string; caption: string }[];
+  /** Short clips that go along; absent where there are none. */
+  clips?: { id: string; caption: string }[];
   /** Null in quotes from before one was recommended. */
   recommended: Recommendation | null;
   options: QuoteOption[];
@@ -103,6 +105,7 @@ export function buildQuote(request: QuoteRequest): QuoteContent {
   const options = offered.map((repair) => optionOf(input, scopes, repair));
   const today = input.clock.now.slice(0, 10);
   const cautions = cautionsFor(state);
+  const clips = below(state, 'clip.').map(([id, clip]) => ({ id, caption: clip.caption }));
   return {
     format: 'pelvik-quote/2',
     shop: { name: terms.name, address: terms.address, phone: terms.phone, letterhead: terms.letterhead },
@@ -124,6 +127,7 @@ export function buildQuote(request: QuoteRequest): QuoteContent {
     couldChange: input.couldChange,
     note: input.note,
     photos: input.photos,
+    ...(clips.length ? { clips } : {}),
     recommended: recommend(options, asked, {
       undetermined: input.diagnosis.undetermined && input.commit === null,
       targetedFirst: policies.overhaul === 'targeted',

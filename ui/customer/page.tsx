@@ -131,7 +131,6 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
         <section>
           <h2>What we found</h2>
           <p>{content.finding}</p>
-          {content.evidence && <Seen evidence={content.evidence} />}
           {content.photos.length > 0 && (
             <Photos style={{ marginTop: 14 }}>
               {content.photos.map((p) => (
@@ -145,6 +144,20 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
               ))}
             </Photos>
           )}
+          {content.clips?.map((clip) => (
+            <figure key={clip.id} style={{ marginTop: 14 }}>
+              <video
+                controls
+                playsInline
+                preload="metadata"
+                src={`/api/q/${quote.token}/clips/${clip.id}`}
+                aria-label={clip.caption || 'Clip of what was found'}
+                style={{ width: '100%', display: 'block' }}
+              />
+              <figcaption>{clip.caption}</figcaption>
+            </figure>
+          ))}
+          {content.evidence && <Seen evidence={content.evidence} />}
         </section>
         <section>
           <h2>What we propose</h2>

@@ -28,6 +28,10 @@ const Measured = styled.table`
     font-size: 0.875rem;
     color: var(--ink-soft);
   }
+  td,
+  thead th {
+    white-space: nowrap;
+  }
   [data-out] {
     color: var(--bad);
     font-weight: 650;

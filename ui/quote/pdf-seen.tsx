@@ -20,7 +20,7 @@ export function SeenTable({ evidence: { found, measured, sound } }: { evidence: 
             {m.value}
             {m.within ? '' : ' (outside)'}
           </Text>
-          <Text style={[styles.amount, { width: 130 }]}>limit {m.limit}</Text>
+          <Text style={[styles.amount, { width: 120 }]}>limit {m.limit}</Text>
         </View>
       ))}
       {sound.length > 0 && (

@@ -12,7 +12,7 @@ export const styles = StyleSheet.create({
     paddingTop: 34,
     paddingBottom: 46,
     paddingHorizontal: 40,
-    fontFamily: ['Archivo', 'Archivo Extended'],
+    fontFamily: ['Archivo', 'Archivo Extended', 'Greek', 'Cyrillic'],
     fontFeatureSettings: ['tnum'],
     fontSize: 9.5,
     lineHeight: 1.4,

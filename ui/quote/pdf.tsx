@@ -101,9 +101,6 @@ export function QuotePdf({ quote, size }: { quote: PdfQuote; size: 'A4' | 'LETTE
           {content.note !== '' && <Text style={{ marginTop: 6 }}>{content.note}</Text>}
         </View>
         <Voids content={content} />
-        <Foot quote={quote} size={size} />
-      </Page>
-      <Page size={size} style={styles.page}>
         {ordered.map((option) => (
           <LineTable key={option.id} option={option} content={content} />
         ))}

@@ -1,6 +1,7 @@
 'use client';
 import { below } from '@/core/case';
 import { tellingFindings } from '@/core/quote';
+import { Clips } from './clips';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { ObjectText, SlotText, useObjectSlot } from '@/ui/job/fields';
 import { useJob } from '@/ui/job/provider';
@@ -50,6 +51,7 @@ export function QuoteSettings() {
             </Line>
           </div>
         )}
+        <Clips />
         {telling.length > 0 && (
           <div>
             <FieldLabel as="span">Findings the customer reads</FieldLabel>
