@@ -4,8 +4,7 @@ import { usualReady } from '@/core/schedule';
 import { board, dueOn } from '@/server/board';
 import { withClient } from '@/server/db';
 import { pageUser } from '@/server/page';
-import { shopNow, today } from '@/server/reason';
-import { shopOf } from '@/server/shop';
+import { shopNow, shopOf } from '@/server/shop';
 import { listUnits } from '@/server/units';
 import { Board } from '@/ui/board/board';
 import { Queries } from '@/ui/system/query';
@@ -14,13 +13,18 @@ export const metadata = { title: 'Jobs · Pelvik' };
 
 export default async function BoardPage() {
   const user = await pageUser();
-  const { columns, due, units, terms } = await withClient(async (client) => ({
-    due: await dueOn(client, today()),
-    columns: await board(client, { today: today() }),
-    units: (await listUnits(client)).map(({ id, name, layout }) => ({ id, name, layout })),
-    terms: (await shopOf(client)).terms,
-  }));
-  const now = shopNow(terms);
+  const { columns, due, units, terms, now } = await withClient(async (client) => {
+    const { terms } = await shopOf(client);
+    const now = shopNow(terms);
+    const today = now.slice(0, 10);
+    return {
+      terms,
+      now,
+      due: await dueOn(client, today),
+      columns: await board(client, { today }),
+      units: (await listUnits(client)).map(({ id, name, layout }) => ({ id, name, layout })),
+    };
+  });
   const usual = Object.fromEntries(
     STAGES.map((stage) => [stage, usualReady(terms.calendar, now, stage)]),
   ) as Record<Stage, string>;
@@ -34,7 +38,7 @@ export default async function BoardPage() {
         units={units}
         shop={terms.name}
         currency={terms.currency}
-        today={today()}
+        today={now.slice(0, 10)}
       />
     </Queries>
   );

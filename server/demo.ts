@@ -15,9 +15,8 @@ import { savePhoto } from './photos';
 import { reencode } from './pictures';
 import { sendMessage } from './messages';
 import { answerQuote, linkQuote, makeQuote } from './quotes';
-import { today } from './reason';
 import { addToShelf } from './shelf';
-import { DEFAULT_TERMS, saveShop } from './shop';
+import { DEFAULT_TERMS, saveShop, shopNow } from './shop';
 import { createUser } from './users';
 import type { User } from './users';
 
@@ -45,7 +44,11 @@ async function loadJob(client: Client, demo: DemoJob): Promise<void> {
       : [
           [
             'job.promised',
-            openDaysLater(DEFAULT_TERMS.calendar, `${today()}T08:00`, demo.promisedIn).slice(0, 10),
+            openDaysLater(
+              DEFAULT_TERMS.calendar,
+              `${shopNow(DEFAULT_TERMS).slice(0, 10)}T08:00`,
+              demo.promisedIn,
+            ).slice(0, 10),
           ] as [string, Json],
         ]),
     ...demo.photos.map(({ id, about, caption, marker }): [string, Json] => [

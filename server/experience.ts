@@ -5,8 +5,8 @@ import { answerBy } from '@/core/schedule';
 import type { MadeScope } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
 import type { Client } from './db';
-import { diagnoseState, quoteState, scopesMade, shopNow } from './reason';
-import { shopOf } from './shop';
+import { diagnoseState, quoteState, scopesMade } from './reason';
+import { shopNow, shopOf } from './shop';
 
 /** The shop's closed jobs of a unit whose cause was confirmed: how many, and how often each cause. */
 export async function experienceOf(client: Client, unitId: string): Promise<Experience> {

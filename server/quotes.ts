@@ -11,7 +11,7 @@ import { may } from './permissions';
 import type { Job } from './jobs';
 import { notFound, UserError } from './problem';
 import { demandPieces, demandQuotable } from './quotable';
-import { today } from './reason';
+import { shopToday } from './shop';
 import { standByScopes } from './stand-by';
 import { hashToken, newToken } from './sessions';
 import type { User } from './users';
@@ -259,7 +259,7 @@ export async function answerQuote(client: Client, token: string, body: unknown):
   if (answer.kind === 'accept' && !quote.content.options.some((o) => o.id === answer.option)) {
     throw new UserError(400, 'No option was chosen.', 'Choose one of the options, then accept.');
   }
-  if (answer.kind === 'accept' && quote.content.validUntil < today()) {
+  if (answer.kind === 'accept' && quote.content.validUntil < (await shopToday(client))) {
     throw new UserError(410, 'The prices of this quote have expired.', 'Please call the shop for a new one.');
   }
   if (answer.kind === 'accept') await supersedeAccepted(client, job);

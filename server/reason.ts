@@ -4,7 +4,6 @@ import { shopDiagnoser } from '@/core/diagnosis';
 import type { Diagnosis, Experience } from '@/core/diagnosis';
 import { asPriced, buildQuote, couldChange, findingWords, standingCauses } from '@/core/quote';
 import type { Clock, QuoteContent, ShopTerms } from '@/core/quote';
-import type { Moment } from '@/core/schedule';
 import { madeOf, policiesOf, scoper } from '@/core/scope';
 import type { MadeScope } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
@@ -69,24 +68,4 @@ export function scopesMade(
   return scopes.open
     .filter((o) => o.barred === null && o.repair !== 'none')
     .map(({ repair }) => [`scope.made.${repair}`, madeOf(scopes.scope(repair))]);
-}
-
-/** Now by the server's clock, in the shop's own time: `YYYY-MM-DDTHH:MM`. */
-export function shopNow({ timeZone }: Pick<ShopTerms, 'timeZone'>): Moment {
-  const parts = new Intl.DateTimeFormat('en-CA', {
-    timeZone,
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-    hour: '2-digit',
-    minute: '2-digit',
-    hourCycle: 'h23',
-  }).formatToParts(new Date());
-  const of = (type: string) => parts.find((p) => p.type === type)!.value;
-  return `${of('year')}-${of('month')}-${of('day')}T${of('hour')}:${of('minute')}`;
-}
-
-/** Today by the server's clock. */
-export function today(): string {
-  return new Date().toISOString().slice(0, 10);
 }

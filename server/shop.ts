@@ -1,4 +1,6 @@
 import type { ShopTerms } from '@/core/quote';
+import { momentIn } from '@/core/schedule';
+import type { Moment } from '@/core/schedule';
 import { checkTerms } from '@/core/validation';
 import shop from '@/data/prices/shop.json';
 import { audit } from './audit';
@@ -27,6 +29,14 @@ export async function shopOf(client: Client): Promise<Shop> {
   const found = await client.query('SELECT terms FROM shop_terms WHERE version = $1', [version]);
   known = { version, terms: found.rows[0].terms as ShopTerms };
   return known;
+}
+
+/** Now by the server's clock, in the shop's own time. */
+export const shopNow = ({ timeZone }: Pick<ShopTerms, 'timeZone'>): Moment => momentIn(new Date(), timeZone);
+
+/** The shop's own day. */
+export async function shopToday(client: Client): Promise<string> {
+  return shopNow((await shopOf(client)).terms).slice(0, 10);
 }
 
 /** Keeps a new version of the terms. Throws a UserError: 400 wrong, 409 somebody was quicker. */

@@ -6,7 +6,7 @@ import type { PartSource } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
 import { ajv, problemsOf } from '@/core/validation';
 import { UserError } from './problem';
-import { shopNow } from './reason';
+import { shopNow } from './shop';
 
 /** Somebody who sells parts, reached over a network. Throws an Error where no answer comes. */
 export interface PartsSupplier {

@@ -2,7 +2,7 @@
 import styled from 'styled-components';
 import { dayWords, formatMoney } from '@/core/quote';
 import type { OrderLine, OrderState } from '@/core/quote';
-import { addDays } from '@/core/schedule';
+import { addDays, momentIn } from '@/core/schedule';
 import { useJob } from '@/ui/job/provider';
 import { Button, ButtonLink, Caption, Choice, Line } from '@/ui/system';
 
@@ -42,18 +42,17 @@ const Row = styled.li`
   }
 `;
 
-const today = () => new Date().toISOString().slice(0, 10);
+/** The shop's own day, wherever this device is. */
+const todayIn = ({ timeZone }: { timeZone: string }) => momentIn(new Date(), timeZone).slice(0, 10);
 
 /** What one supplier is to send, each with how it stands. */
 export function OrderTable({ supplier, lines, csv }: { supplier: string; lines: OrderLine[]; csv: string }) {
-  const { writeMany } = useJob();
+  const { writeMany, terms } = useJob();
+  const today = todayIn(terms);
   const open = lines.filter((l) => l.state === 'to-order');
   const orderAll = () =>
     writeMany(
-      open.map((l) => [
-        `order.${l.key}`,
-        { state: 'ordered', on: today(), due: addDays(today(), l.leadDays) },
-      ]),
+      open.map((l) => [`order.${l.key}`, { state: 'ordered', on: today, due: addDays(today, l.leadDays) }]),
     );
   return (
     <Frame aria-label={supplier || 'No supplier named'}>
@@ -81,14 +80,15 @@ export function OrderTable({ supplier, lines, csv }: { supplier: string; lines: 
 
 function OrderRow({ line: l }: { line: OrderLine }) {
   const { write, terms } = useJob();
+  const today = todayIn(terms);
   const slot = `order.${l.key}` as const;
   const set = (state: OrderState) => {
     if (state === 'to-order') return write(slot, null);
-    const due = state === 'ordered' ? addDays(today(), l.leadDays) : l.due;
+    const due = state === 'ordered' ? addDays(today, l.leadDays) : l.due;
     write(slot, {
       state,
       // Fitted keeps the day it came: the old part is due back from then on.
-      on: state === 'fitted' && l.on !== null && l.state === 'arrived' ? l.on : today(),
+      on: state === 'fitted' && l.on !== null && l.state === 'arrived' ? l.on : today,
       ...(due ? { due } : {}),
       ...(l.coreBack ? { coreBack: l.coreBack } : {}),
     });
@@ -136,7 +136,7 @@ function OrderRow({ line: l }: { line: OrderLine }) {
                     state: l.state as 'arrived',
                     on: l.on!,
                     ...(l.due ? { due: l.due } : {}),
-                    coreBack: today(),
+                    coreBack: today,
                   })
                 }
               >

@@ -5,6 +5,7 @@ import styled from 'styled-components';
 import type { QuoteAnswer, QuoteStatus } from '@/core/case';
 import { dayWords, messageWords } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
+import { addDays, momentIn } from '@/core/schedule';
 import { useJob, useSlot } from '@/ui/job/provider';
 import { sayError, send } from '@/ui/net/request';
 import { Button, ButtonLink, Caption, forgetTyping, Line, Notice, Stack, TextInput } from '@/ui/system';
@@ -83,6 +84,7 @@ export function Version({ quote, maySend, newest }: { quote: QuoteView; maySend:
           </Caption>
         )}
       </Line>
+      {open && quote.status !== 'draft' && <Holds quote={quote} />}
       {(quote.answers.length > 0 || quote.messages.length > 0) && (
         <Thread>
           {quote.messages.map((m, k) => (
@@ -113,6 +115,26 @@ export function Version({ quote, maySend, newest }: { quote: QuoteView; maySend:
       {maySend && open && newest && <Sending quote={quote} base={base} />}
       {!maySend && quote.status === 'draft' && <Caption>The counter or the owner sends it.</Caption>}
     </Stack>
+  );
+}
+
+/** Days without an answer after which a customer is reminded. */
+const REMIND_AFTER = 3;
+
+/** How long a version that is out still holds, and whether it is time to ask again. */
+function Holds({ quote }: { quote: QuoteView }) {
+  const { terms } = useJob();
+  const today = momentIn(new Date(), terms.timeZone).slice(0, 10);
+  const { validUntil } = quote.content;
+  if (validUntil < today)
+    return <Notice>Its prices have run out on {dayWords(validUntil)}: make a new version.</Notice>;
+  const last = [...quote.messages.map((m) => m.at), ...quote.answers.map((a) => a.at)].sort().at(-1);
+  const silent = last !== undefined && addDays(last.slice(0, 10), REMIND_AFTER) <= today;
+  return (
+    <Caption>
+      Its prices hold until {dayWords(validUntil)}.
+      {silent && <b> Nothing was heard since {dayWords(last, true)}: send a reminder.</b>}
+    </Caption>
   );
 }
 

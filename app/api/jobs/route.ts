@@ -6,7 +6,7 @@ import { readJson, route, sequence } from '@/server/http';
 import { createJob } from '@/server/jobs';
 import { demand } from '@/server/permissions';
 import { UserError } from '@/server/problem';
-import { today } from '@/server/reason';
+import { shopToday } from '@/server/shop';
 
 const schema = ajv.compile({
   type: 'object',
@@ -19,18 +19,20 @@ const schema = ajv.compile({
 export const GET = route(async (request) => {
   const asked = request.nextUrl.searchParams;
   const stage = asked.get('stage');
-  const answer = await withClient(async (client) => ({
-    due: await dueOn(client, today()),
-    columns: await board(client, {
+  const answer = await withClient(async (client) => {
+    const today = await shopToday(client);
+    const due = await dueOn(client, today);
+    const columns = await board(client, {
       words: (asked.get('q') ?? '').slice(0, 200).split(/\s+/).filter(Boolean).slice(0, 12),
       waitsFor: asked.get('waits')?.slice(0, 40) || undefined,
       due: asked.get('due') === '1',
       closed: asked.get('closed') === '1',
       stage: stage && isStage(stage) ? stage : undefined,
       from: sequence(asked.get('from')),
-      today: today(),
-    }),
-  }));
+      today,
+    });
+    return { due, columns };
+  });
   return Response.json(answer);
 });
 
