@@ -3,17 +3,20 @@ import { ensureCluster } from './cluster';
 import { DATABASE } from './demo';
 import { CommandError } from './fail';
 import { oneFile, readOptions } from './input';
+import { SHOP_DATABASE } from './start';
 import { must } from './system';
 
 export const help = `
-./pelvik backup FILE
+./pelvik backup [--shop] FILE
 
 Writes the whole database, photos included, to FILE (PostgreSQL's custom format), for its owner's eyes only (mode 0600).
-Refuses to overwrite; a backup that was cut off leaves no FILE.
+--shop takes the shop of ./pelvik start in place of the demo's. Refuses to overwrite; a backup that was cut off leaves no FILE.
 `;
 
 export async function run(args: string[]): Promise<number> {
-  const file = oneFile(readOptions(args, [], []), 'backup');
+  const options = readOptions(args, ['--shop'], []);
+  const file = oneFile(options, 'backup');
+  const database = options.flags.has('--shop') ? SHOP_DATABASE : DATABASE;
   if (existsSync(file)) throw new CommandError(`${file} exists already: choose another name.`, 2);
   const part = `${file}.part`;
   rmSync(part, { force: true });
@@ -25,7 +28,7 @@ export async function run(args: string[]): Promise<number> {
   }
   const cluster = await ensureCluster();
   try {
-    must(cluster.binary('pg_dump'), ['-Fc', '-f', part, DATABASE], { env: cluster.env });
+    must(cluster.binary('pg_dump'), ['-Fc', '-f', part, database], { env: cluster.env });
     renameSync(part, file);
   } finally {
     rmSync(part, { force: true });

@@ -8,6 +8,7 @@ import { dropDatabase, ensureCluster, ensureDatabase } from './cluster';
 import type { Cluster } from './cluster';
 import { CommandError } from './fail';
 import { noFiles, readOptions } from './input';
+import type { Options } from './input';
 import { endLeftover, forgetServer, noteServer, servedAt } from './leftover';
 import { migrate } from './migrate';
 import { seedDemo } from './seed';
@@ -27,9 +28,31 @@ Behind a proxy that ends TLS, name it: PELVIK_TRUSTED_PROXIES=127.0.0.1 ./pelvik
 export const DATABASE = 'pelvik_demo';
 const PORT = 4180;
 
-export async function run(args: string[], mode: 'start' | 'dev' = 'start'): Promise<number> {
+export function run(args: string[], mode: 'start' | 'dev' = 'start'): Promise<number> {
   const options = readOptions(args, ['--reset'], ['--port']);
   noFiles(options, mode === 'dev' ? 'dev' : 'demo');
+  return serveShop(options, {
+    database: DATABASE,
+    mode,
+    fill: seedDemo,
+    greeting: () =>
+      `Sign in as\n${demo.people.map((p) => `  ${p.id.padEnd(8)} ${p.password.padEnd(20)} ${p.name}, ${p.role}`).join('\n')}`,
+  });
+}
+
+/** What differs between the demo shop and a shop's own. */
+interface Shop {
+  database: string;
+  mode: 'start' | 'dev';
+  /** Puts in what is missing before it is served. */
+  fill: (databaseUrl: string) => Promise<unknown>;
+  /** Said once it is up. */
+  greeting: (address: string) => string;
+}
+
+/** Starts everything a shop needs, and stays until it is stopped. */
+export async function serveShop(options: Options, shop: Shop): Promise<number> {
+  const { database, mode } = shop;
   const wanted = Number(options.values.get('--port')?.[0] ?? PORT);
   if (!Number.isInteger(wanted) || wanted < 1 || wanted > 65535)
     throw new CommandError('--port takes a number from 1 to 65535.', 2);
@@ -46,17 +69,17 @@ export async function run(args: string[], mode: 'start' | 'dev' = 'start'): Prom
   let port: number;
   let supplier: Server | null = null;
   try {
-    if (options.flags.has('--reset')) await dropDatabase(cluster, DATABASE);
-    await ensureDatabase(cluster, DATABASE);
-    await migrate(cluster.url(DATABASE));
-    await seedDemo(cluster.appUrl(DATABASE));
+    if (options.flags.has('--reset')) await dropDatabase(cluster, database);
+    await ensureDatabase(cluster, database);
+    await migrate(cluster.url(database));
+    await shop.fill(cluster.appUrl(database));
     if (mode === 'start') ensureBuild();
     port = await freePort(wanted);
     if (!process.env.PELVIK_SUPPLIER) {
       supplier = await startSupplier(0, 'ordinary');
       process.env.PELVIK_SUPPLIER = `http://127.0.0.1:${(supplier.address() as AddressInfo).port}`;
     }
-    server = await serve({ databaseUrl: cluster.appUrl(DATABASE), port, mode, quiet: mode === 'start' });
+    server = await serve({ databaseUrl: cluster.appUrl(database), port, mode, quiet: mode === 'start' });
   } catch (error) {
     supplier?.close();
     await cluster.release();
@@ -69,11 +92,8 @@ export async function run(args: string[], mode: 'start' | 'dev' = 'start'): Prom
   // What npm fetched was fetched before this process began; Debian's packages are in `own`.
   const npm = Number(process.env.PELVIK_DOWNLOAD_SECONDS ?? 0);
   const total = own + npm;
-  const people = demo.people
-    .map((p) => `  ${p.id.padEnd(8)} ${p.password.padEnd(20)} ${p.name}, ${p.role}`)
-    .join('\n');
   process.stdout.write(
-    `\nPelvik is at ${address}\n\nSign in as\n${people}\n\n` +
+    `\nPelvik is at ${address}\n\n${shop.greeting(address)}\n\n` +
       `Started in ${total.toFixed(1)} s (${(total - secondsDownloading()).toFixed(1)} s without the downloads of packages). Ctrl-C stops it.\n`,
   );
   return untilStopped(server, cluster);

@@ -7,6 +7,7 @@ interface Command {
 
 const COMMANDS: Record<string, Command> = {
   demo: { summary: 'install, start and serve the demo shop', load: () => import('./demo') },
+  start: { summary: 'serve a shop of one’s own', load: () => import('./start') },
   dev: { summary: 'the same with reloading, for working on Pelvik', load: () => import('./dev') },
   test: { summary: 'everything that must hold', load: () => import('./test') },
   bench: { summary: 'measure the budgets, as JSON', load: () => import('./bench') },

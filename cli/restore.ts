@@ -7,13 +7,14 @@ import { CommandError } from './fail';
 import { oneFile, readOptions } from './input';
 import { servedAt } from './leftover';
 import { migrate } from './migrate';
+import { SHOP_DATABASE } from './start';
 import { must } from './system';
 
 export const help = `
-./pelvik restore FILE
+./pelvik restore [--shop] FILE
 
 Brings a backup back. It is restored beside the database and looked at first, so a broken file, or an archive of something
-else, changes nothing. What was there before is kept as pelvik_before_DATE_TIME; the newest five are kept.
+else, changes nothing. --shop restores the shop of ./pelvik start in place of the demo's. What was there before is kept as pelvik_before_DATE_TIME; the newest five are kept.
 Everybody signs in again, and customers' links that were revoked stay revoked.
 `;
 
@@ -34,7 +35,9 @@ const TABLES = [
 ];
 
 export async function run(args: string[]): Promise<number> {
-  const file = oneFile(readOptions(args, [], []), 'backup');
+  const options = readOptions(args, ['--shop'], []);
+  const file = oneFile(options, 'backup');
+  const database = options.flags.has('--shop') ? SHOP_DATABASE : DATABASE;
   if (!existsSync(file)) throw new CommandError(`There is no file ${file}.`, 2);
   const running = servedAt();
   if (running)
@@ -48,8 +51,8 @@ export async function run(args: string[]): Promise<number> {
       env: cluster.env,
     });
     await migrate(cluster.url(BESIDE));
-    await keepRevoked(cluster);
-    const rescue = await swap(cluster);
+    await keepRevoked(cluster, database);
+    const rescue = await swap(cluster, database);
     process.stdout.write(
       `Restored from ${file}.${rescue ? ` What was there before is kept as ${rescue}.` : ''} Everybody signs in again.\n`,
     );
@@ -82,9 +85,9 @@ function refuseForeign(cluster: Cluster, file: string): void {
  * An older backup knows nothing of what was ended since: every session ends, and a customer's link stays revoked if it is
  * revoked in the database that is there now. Where there is none to ask, all links are.
  */
-async function keepRevoked(cluster: Cluster): Promise<void> {
-  const revoked = await administer(cluster, (client) => exists(client, DATABASE)).then((there) =>
-    there ? withDatabase(cluster, DATABASE, revokedLinks) : null,
+async function keepRevoked(cluster: Cluster, database: string): Promise<void> {
+  const revoked = await administer(cluster, (client) => exists(client, database)).then((there) =>
+    there ? withDatabase(cluster, database, revokedLinks) : null,
   );
   await withDatabase(cluster, BESIDE, async (client) => {
     await client.query('UPDATE sessions SET revoked_at = now() WHERE revoked_at IS NULL');
@@ -102,22 +105,23 @@ async function revokedLinks(client: Client): Promise<Buffer[]> {
 }
 
 /** Puts the restored database in place. Returns the name what was there is kept under, or null. */
-async function swap(cluster: Cluster): Promise<string | null> {
+async function swap(cluster: Cluster, database: string): Promise<string | null> {
   return administer(cluster, async (client) => {
     await client.query(
       `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = ANY ($1) AND pid <> pg_backend_pid()`,
-      [[DATABASE, BESIDE]],
+      [[database, BESIDE]],
     );
+    const before = database === DATABASE ? 'pelvik_before_' : `${database}_before_`;
     const stamp = new Date()
       .toISOString()
       .slice(0, 19)
       .replace(/\D/g, '')
       .replace(/^(\d{8})/, '$1_');
-    const rescue = (await exists(client, DATABASE)) ? `pelvik_before_${stamp}` : null;
-    if (rescue) await client.query(`ALTER DATABASE ${DATABASE} RENAME TO ${rescue}`);
-    await client.query(`ALTER DATABASE ${BESIDE} RENAME TO ${DATABASE}`);
+    const rescue = (await exists(client, database)) ? `${before}${stamp}` : null;
+    if (rescue) await client.query(`ALTER DATABASE ${database} RENAME TO ${rescue}`);
+    await client.query(`ALTER DATABASE ${BESIDE} RENAME TO ${database}`);
     const { rows } = await client.query(
-      `SELECT datname FROM pg_database WHERE datname ~ '^pelvik_before_\\d{8}_\\d{6}$' ORDER BY datname DESC OFFSET ${KEPT}`,
+      `SELECT datname FROM pg_database WHERE datname ~ '^${before}\\d{8}_\\d{6}$' ORDER BY datname DESC OFFSET ${KEPT}`,
     );
     for (const { datname } of rows) await client.query(`DROP DATABASE ${datname} WITH (FORCE)`);
     return rescue;

@@ -122,7 +122,9 @@ export async function addToShelf(client: Client, body: unknown, user: User): Pro
 /** Reads a piece, and keeps others from it until the transaction ends. Throws a UserError 404. */
 async function pieceOf(client: Client, id: string): Promise<{ piece: ShelfPiece; gone: string | null }> {
   if (!/^[0-9a-f-]{36}$/.test(id)) throw notFound('part on the shelf');
-  const { rows } = await client.query(`SELECT ${PIECE} FROM ${FROM} WHERE s.id = $1 FOR UPDATE OF s`, [id]);
+  // Locked alone, then read: a row that is joined while the lock is waited for may be of before.
+  await client.query('SELECT 1 FROM shelf WHERE id = $1 FOR UPDATE', [id]);
+  const { rows } = await client.query(`SELECT ${PIECE} FROM ${FROM} WHERE s.id = $1`, [id]);
   if (!rows[0]) throw notFound('part on the shelf');
   return { piece: toPiece(rows[0]), gone: rows[0].gone as string | null };
 }

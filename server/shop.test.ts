@@ -5,7 +5,7 @@ import { quoteJob } from './experience';
 import { appendEntries } from './entries';
 import { jobByNumber } from './jobs';
 import { answerQuote, makeQuote, quoteFor, linkQuote } from './quotes';
-import { DEFAULT_TERMS, openTerms, saveShop, shopOf, shopVersions } from './shop';
+import { DEFAULT_TERMS, UNSET_TERMS, openTerms, saveShop, shopOf, shopVersions } from './shop';
 import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
 
 afterAll(closePool);
@@ -15,7 +15,7 @@ const now = () => inDatabase(shopOf);
 test('a shop that set nothing works by what ships; what the owner sets stands, version by version', async () => {
   const ivo = await someone('owner');
   const first = await now();
-  if (first.version === 0) expect(first.terms).toEqual(DEFAULT_TERMS);
+  if (first.version === 0) expect(first.terms).toEqual(UNSET_TERMS);
   const dearer = { ...first.terms, fluidPerLitre: first.terms.fluidPerLitre + 1 };
   const saved = await inTransaction((c) => saveShop(c, first.version, dearer, ivo));
   expect(saved).toEqual({ version: first.version + 1, terms: dearer });

@@ -18,13 +18,22 @@ export interface Shop {
 /** What ships: sane defaults, checked by the tests. */
 export const DEFAULT_TERMS = shop as unknown as ShopTerms;
 
-let known: Shop = { version: 0, terms: DEFAULT_TERMS };
+/** Where nobody has set anything yet: the defaults under nobody's name. */
+export const UNSET_TERMS: ShopTerms = {
+  ...DEFAULT_TERMS,
+  name: 'A new shop',
+  address: 'Address not set yet',
+  phone: 'not set yet',
+  letterhead: '',
+};
+
+let known: Shop = { version: 0, terms: UNSET_TERMS };
 
 /** What the shop charges and promises today. */
 export async function shopOf(client: Client): Promise<Shop> {
   const { rows } = await client.query('SELECT max(version) AS version FROM shop_terms');
   const version = rows[0].version as number | null;
-  if (version === null) return { version: 0, terms: DEFAULT_TERMS };
+  if (version === null) return { version: 0, terms: UNSET_TERMS };
   if (known.version === version) return known;
   const found = await client.query('SELECT terms FROM shop_terms WHERE version = $1', [version]);
   known = { version, terms: found.rows[0].terms as ShopTerms };

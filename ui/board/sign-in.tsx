@@ -1,46 +1,8 @@
 'use client';
 import { useState } from 'react';
-import styled from 'styled-components';
 import { sayError, send } from '@/ui/net/request';
-import { Button, Mark, Notice, Stack, TextInput } from '@/ui/system';
-
-const Frame = styled.main`
-  min-height: 100vh;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(340px, 440px);
-  background: var(--frame);
-  color: var(--frame-ink);
-  @media (max-width: 860px) {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
-const Side = styled.div`
-  display: grid;
-  align-content: center;
-  gap: 20px;
-  padding: 48px 64px;
-  h1 {
-    font-size: 3rem;
-    max-width: 14ch;
-    text-wrap: balance;
-  }
-  p {
-    max-width: 44ch;
-    font-size: 1.125rem;
-    color: var(--frame-soft);
-  }
-`;
-const Form = styled.form`
-  display: grid;
-  align-content: center;
-  gap: 18px;
-  padding: 48px 40px;
-  background: var(--sheet);
-  color: var(--ink);
-  h2 {
-    font-size: 1.5rem;
-  }
-`;
+import { Button, Notice, Stack, TextInput } from '@/ui/system';
+import { Door } from './door';
 
 export function SignIn() {
   const [id, setId] = useState('');
@@ -60,39 +22,27 @@ export function SignIn() {
     }
   };
   return (
-    <Frame id="main" tabIndex={-1}>
-      <Side>
-        <Mark size={56} />
-        <h1>What failed first, and what did that do to the rest?</h1>
-        <p>From the complaint to an accepted quote, with the reason behind every line.</p>
-      </Side>
-      <Form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void submit();
-        }}
-      >
-        <h2>Sign in</h2>
-        <Stack>
-          <TextInput label="Name" value={id} onChange={setId} autoComplete="username" maxLength={40} />
-          <TextInput
-            label="Password"
-            type="password"
-            value={password}
-            onChange={setPassword}
-            autoComplete="current-password"
-            maxLength={200}
-          />
-        </Stack>
-        {problem && (
-          <Notice $tone="bad" role="alert">
-            {problem}
-          </Notice>
-        )}
-        <Button type="submit" $kind="main" isDisabled={busy}>
-          Sign in
-        </Button>
-      </Form>
-    </Frame>
+    <Door onSubmit={() => void submit()}>
+      <h2>Sign in</h2>
+      <Stack>
+        <TextInput label="Name" value={id} onChange={setId} autoComplete="username" maxLength={40} />
+        <TextInput
+          label="Password"
+          type="password"
+          value={password}
+          onChange={setPassword}
+          autoComplete="current-password"
+          maxLength={200}
+        />
+      </Stack>
+      {problem && (
+        <Notice $tone="bad" role="alert">
+          {problem}
+        </Notice>
+      )}
+      <Button type="submit" $kind="main" isDisabled={busy}>
+        Sign in
+      </Button>
+    </Door>
   );
 }
