@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { Browser, Page } from '@playwright/test';
-import { OURS, signIn } from './helpers';
+import { OURS, signIn, writeEntries } from './helpers';
 
 /** A quote of a job of its own, sent: the customer's address. */
 async function sent(page: Page, complaint = 'No second gear.'): Promise<{ job: number; path: string }> {
@@ -180,4 +180,47 @@ test('the paper says the same: A4 and Letter', async ({ page }) => {
     expect(answer.headers()['content-type']).toBe('application/pdf');
     expect((await answer.body()).toString('latin1')).toContain(`/MediaBox [0 0 ${size}`);
   }
+});
+
+test('found, measured against its limit, sound; what the shop leaves out is not told; a clip is played', async ({
+  page,
+  browser,
+}) => {
+  const { job } = await sent(page);
+  const clip = crypto.randomUUID();
+  const put = (body: string) =>
+    page.request.put(`/api/jobs/${job}/clips/${clip}`, {
+      headers: { ...OURS, 'content-type': 'application/octet-stream' },
+      data: Buffer.from(body, 'latin1'),
+    });
+  expect((await put('<html>no clip</html>')).status()).toBe(415);
+  expect((await put('\x1a\x45\xdf\xa3\x9fB\x86\x81\x01B\xf7\x81\x01B\x82\x84webm')).status()).toBe(201);
+  await writeEntries(page, job, {
+    [`clip.${clip}`]: { caption: 'The band, torn' },
+    'part.sun-shell.condition': { is: 'failed' },
+    'part.reverse-drum.condition': { is: 'sound' },
+    'solenoid.S1.resistance': { is: 41, temperatureC: 20 },
+    'quote.without.part-sun-shell-condition': true,
+  });
+  const post = (path: string) => page.request.post(path, { headers: OURS });
+  expect((await post(`/api/jobs/${job}/quotes`)).status()).toBe(201);
+  const { path } = (await (await post(`/api/jobs/${job}/quotes/2/link`)).json()) as { path: string };
+  const customer = await phone(browser, path);
+  const found = customer.getByRole('list', { name: 'Found' });
+  await expect(found).toContainText('2-4 band, lining: torn');
+  await expect(found).not.toContainText('Sun shell');
+  await expect(customer.getByText('Looked at and sound: Reverse drum.')).toBeVisible();
+  await expect(customer.getByRole('row', { name: /Shift solenoid S1, resistance/ })).toContainText(
+    '41.0 Ω (outside)',
+  );
+  await expect(customer.getByLabel('The band, torn')).toBeVisible();
+  const address = `/api/q/${path.split('/').pop()}/clips`;
+  const piece = await customer.request.get(`${address}/${clip}`, { headers: { range: 'bytes=0-3' } });
+  expect([piece.status(), piece.headers()['content-type']]).toEqual([206, 'video/webm']);
+  expect((await customer.request.get(`${address}/${crypto.randomUUID()}`)).status()).toBe(404);
+  expect((await customer.request.get(`/api/jobs/${job}/clips/${clip}`)).status()).toBe(401);
+  const paper = await customer.request.get(`${path}/pdf`);
+  // The ohms have a face of their own: without it they would be another sign.
+  expect((await paper.body()).toString('latin1')).toContain('NotoSans');
+  await customer.context().close();
 });

@@ -7,7 +7,8 @@ import { SCOPE_ACTIONS } from './rules';
 import type { Repair, ScopeAction } from './rules';
 import type { Scope } from './scope';
 
-/** A scope as somebody stood by it: what is done with what, line by line, as `KEY ACTION QUANTITY`. */
+/** A scope as somebody stood by it: what is done with what, line by line, as `KEY ACTION QUANTITY`, and `custom` where
+ * nothing but custom asked for it. */
 export type MadeScope = ValueAt<'scope.made.*'>;
 
 /** What has changed in a scope, without anybody having changed it by hand, since somebody stood by it. */
@@ -23,44 +24,49 @@ export interface ScopeChange {
   line: ScopeLine | null;
 }
 
-/** Work follows from the parts, what is renewed by custom follows from the repair: neither is a decision of its own. */
-const isDecided = (line: ScopeLine) =>
-  line.kind !== 'labour' && (line.edited !== null || !line.reasons.every(isByCustom));
+/** What is renewed in every repair comes and goes by itself: it is no decision. */
+const byCustom = (line: ScopeLine) => line.edited === null && line.reasons.every(isByCustom);
+
+/** Work follows from the parts. */
+const isKept = (line: ScopeLine) => line.kind !== 'labour';
 
 export const madeOf = (scope: Scope): MadeScope => ({
-  lines: scope.lines.filter(isDecided).map((l) => `${l.key} ${l.action} ${l.quantity}`),
+  lines: scope.lines
+    .filter(isKept)
+    .map((l) => `${l.key} ${l.action} ${l.quantity}${byCustom(l) ? ` ${CUSTOM}` : ''}`),
 });
+
+const CUSTOM = 'custom';
 
 /** What the evidence, the policies or the cause have changed since; empty where nobody stood by this scope yet. */
 export function changesSince(unit: UnitDefinition, state: JobState, scope: Scope): ScopeChange[] {
   const made = valueOf(state, `scope.made.${scope.repair as Repair}`) as MadeScope | undefined;
   if (!made) return [];
   const before = new Map(made.lines.flatMap(readLine));
-  const now = new Map(scope.lines.map((l) => [l.key, l]));
+  const now = new Map(scope.lines.filter(isKept).map((l) => [l.key, l]));
   const taken = new Set(scope.removed.map((l) => l.key));
-  const changes: ScopeChange[] = [];
-  for (const line of scope.lines) {
+  const other = [...now.values()].flatMap((line): ScopeChange[] => {
     const then = before.get(line.key);
-    if (!isDecided(line) || line.edited !== null) continue;
-    if (then?.action !== line.action)
-      changes.push({ ...named(line), before: then?.action ?? null, now: line.action, line });
-  }
-  for (const [key, then] of before) {
-    const still = now.get(key);
-    if (taken.has(key) || (still && (isDecided(still) || still.action === then.action))) continue;
-    const name = unit.parts.find((p) => `part-${p.id}` === key)?.name ?? still?.name ?? key;
-    const { action, quantity } = then;
-    changes.push({ key, name, before: action, now: still?.action ?? null, quantity, line: still ?? null });
-  }
-  return changes;
+    const same = then?.action === line.action || line.edited !== null;
+    if (same || (byCustom(line) && (then === undefined || then.custom))) return [];
+    return [{ ...named(line), before: then?.action ?? null, now: line.action, line }];
+  });
+  const gone = [...before].flatMap(([key, then]): ScopeChange[] => {
+    if (now.has(key) || taken.has(key) || then.custom) return [];
+    const name = unit.parts.find((p) => `part-${p.id}` === key)?.name ?? key;
+    return [{ key, name, before: then.action, now: null, quantity: then.quantity, line: null }];
+  });
+  return [...other, ...gone];
 }
 
 const named = ({ key, name, quantity }: ScopeLine) => ({ key, name, quantity });
 
-function readLine(text: string): [string, { action: ScopeAction; quantity: number }][] {
-  const [key, action, quantity] = text.split(' ');
+function readLine(text: string): [string, { action: ScopeAction; quantity: number; custom: boolean }][] {
+  const [key, action, quantity, custom] = text.split(' ');
   const known = SCOPE_ACTIONS.find((a) => a === action);
-  return key && known ? [[key, { action: known, quantity: Number(quantity) || 1 }]] : [];
+  return key && known
+    ? [[key, { action: known, quantity: Number(quantity) || 1, custom: custom === CUSTOM }]]
+    : [];
 }
 
 /** The record with one change taken: from now on the scope stands so. */

@@ -124,6 +124,7 @@ function Asking({ scope }: { scope: Scope }) {
   const shelf = useShelf();
   const chosen = new Map(useSlots('scope.source.'));
   const offers = asked.flatMap((a) => a.answer?.offers ?? []);
+  const bookOf = ({ of }: ScopeLine) => unit.parts.find((p) => p.id === of)?.price ?? 0;
   const told = lines
     .filter(
       ({ of }) =>
@@ -131,14 +132,14 @@ function Asking({ scope }: { scope: Scope }) {
         offers.some((o) => o.part === of) ||
         shelf.pieces.some((p) => p.part === of && (p.heldBy === null || p.grade === 'sound')),
     )
-    .sort((a, b) => b.price - a.price);
-  const isPlain = ({ of }: ScopeLine) => {
+    .sort((a, b) => bookOf(b) - bookOf(a));
+  const isPlain = (line: ScopeLine) => {
+    const { of } = line;
     const own = offers.filter((o) => o.part === of);
-    const book = unit.parts.find((p) => p.id === of)?.price ?? 0;
     const source = chosen.get(of!);
     return (
       own.length > 0 &&
-      own.every((o) => isOrdinary(o, book)) &&
+      own.every((o) => isOrdinary(o, bookOf(line))) &&
       (source === undefined || source.grade === 'new') &&
       !shelf.pieces.some((p) => p.part === of)
     );
@@ -177,6 +178,7 @@ function Asking({ scope }: { scope: Scope }) {
                 source={chosen.get(line.of!)}
                 offers={offers.filter((o) => o.part === line.of)}
                 pieces={shelf.pieces.filter((p) => p.part === line.of)}
+                known={shelf.known}
                 change={shelf.change}
               />
             ))}
@@ -256,6 +258,7 @@ function PartRow(props: {
   source: PartSource | undefined;
   offers: ShownOffer[];
   pieces: ShelfPiece[];
+  known: boolean;
   change: (id: string, body: object) => Promise<void>;
 }) {
   const { line, source, offers, pieces, change } = props;
@@ -302,7 +305,8 @@ function PartRow(props: {
       setProblem(sayError(error));
     }
   };
-  const lost = source?.shelf !== undefined && held?.heldBy !== number;
+  // Nothing is said while nobody can say.
+  const lost = props.known && source?.shelf !== undefined && held?.heldBy !== number;
   return (
     <Row data-part={part.id}>
       <b>{line.name}</b>

@@ -84,7 +84,11 @@ export function useOffers(lines: readonly ScopeLine[]): { asked: Asked[]; ask: (
 }
 
 /** What of this unit lies on the shop's shelf; empty while nobody can say. */
-export function useShelf(): { pieces: ShelfPiece[]; change: (id: string, body: object) => Promise<void> } {
+export function useShelf(): {
+  pieces: ShelfPiece[];
+  known: boolean;
+  change: (id: string, body: object) => Promise<void>;
+} {
   const { unit } = useBench();
   const client = useQueryClient();
   const key = ['shelf', unit.id];
@@ -95,6 +99,7 @@ export function useShelf(): { pieces: ShelfPiece[]; change: (id: string, body: o
   });
   return {
     pieces: data?.pieces ?? [],
+    known: data !== undefined,
     change: async (id, body) => {
       try {
         await send('POST', `/api/shelf/${id}`, { body });
