@@ -2,9 +2,14 @@ import type { Client } from './db';
 import { notFound, UserError } from './problem';
 import type { User } from './users';
 
-/** A short clip as it is kept. */
-export interface Clip {
-  mime: 'video/mp4' | 'video/webm';
+/** What a clip can be. */
+export type ClipKind = 'video/mp4' | 'video/webm';
+
+/** A piece of a clip: its bytes from `from` on, of `size` in all. */
+export interface ClipPiece {
+  mime: ClipKind;
+  size: number;
+  from: number;
   bytes: Buffer;
 }
 
@@ -30,7 +35,7 @@ const BRANDS = [
 const EBML = '\x1a\x45\xdf\xa3';
 
 /** What kind of clip it is by its own bytes, whatever its name says; null for what is none. */
-export function clipKind(bytes: Uint8Array): Clip['mime'] | null {
+export function clipKind(bytes: Uint8Array): ClipKind | null {
   const head = Buffer.from(bytes.subarray(0, 64)).toString('latin1');
   if (head.slice(4, 8) === 'ftyp' && BRANDS.includes(head.slice(8, 12))) return 'video/mp4';
   return head.startsWith(EBML) && head.includes('webm') ? 'video/webm' : null;
@@ -43,7 +48,7 @@ export async function saveClip(
   id: string,
   bytes: Buffer,
   by: User,
-): Promise<Clip['mime']> {
+): Promise<ClipKind> {
   const mime = clipKind(bytes);
   if (!mime) throw new UserError(415, 'This file is no clip a browser plays.', 'Record it as MP4 or WebM.');
   const { rows } = await client.query(
@@ -60,37 +65,52 @@ export async function saveClip(
   return mime;
 }
 
-/** A clip of a job. Throws a UserError 404. */
-export async function clipOf(client: Client, jobId: string, id: string): Promise<Clip> {
-  const { rows } = await client.query('SELECT mime, bytes FROM clips WHERE job_id = $1 AND id = $2', [
-    jobId,
-    id,
-  ]);
-  if (!rows[0]) throw notFound('clip');
-  return rows[0];
+/** The most that is sent at once: a player asks for the rest. */
+const LARGEST_PIECE = 4 * 1024 * 1024;
+
+/** What of a file is asked for: `bytes=FROM-TO`, both counted from 0. RFC 9110, section 14. */
+export interface Range {
+  from: number;
+  to: number;
 }
 
-/**
- * A clip as an answer, whole or the piece a player asks for (`bytes=FROM-TO`, RFC 9110 section 14): some play nothing else.
- */
-export function clipAnswer({ mime, bytes }: Clip, range: string | null): Response {
+/** Null: the whole is asked for, or what is asked for is not understood. */
+export function rangeOf(header: string | null): Range | null {
+  const asked = /^bytes=(\d{1,9})-(\d{1,9})?$/.exec(header ?? '');
+  return asked && { from: Number(asked[1]), to: asked[2] === undefined ? Infinity : Number(asked[2]) };
+}
+
+/** A clip of a job, or the piece of it a player asks for. Throws a UserError 404. */
+export async function clipOf(
+  client: Client,
+  jobId: string,
+  id: string,
+  range: Range | null,
+): Promise<ClipPiece> {
+  const from = range?.from ?? 0;
+  const length = range ? Math.max(0, Math.min(LARGEST_PIECE, range.to - from + 1)) : CLIP_LIMIT;
+  const { rows } = await client.query(
+    `SELECT mime, octet_length(bytes) AS size, substring(bytes FROM $3::int FOR $4::int) AS bytes FROM clips
+     WHERE job_id = $1 AND id = $2`,
+    [jobId, id, from + 1, length],
+  );
+  if (!rows[0]) throw notFound('clip');
+  return { ...rows[0], from };
+}
+
+/** A clip as an answer, whole or the piece that was asked for: some players take nothing else. */
+export function clipAnswer({ mime, size, from, bytes }: ClipPiece, range: Range | null): Response {
   const headers = {
     'content-type': mime,
     'accept-ranges': 'bytes',
     'x-content-type-options': 'nosniff',
     'content-security-policy': "default-src 'none'; sandbox",
   };
-  const asked = /^bytes=(\d{1,10})-(\d{1,10})?$/.exec(range ?? '');
-  if (!asked) return new Response(new Uint8Array(bytes), { headers });
-  const from = Number(asked[1]);
-  const to = Math.min(asked[2] === undefined ? Infinity : Number(asked[2]), bytes.length - 1);
-  if (from > to)
-    return new Response(null, {
-      status: 416,
-      headers: { ...headers, 'content-range': `bytes */${bytes.length}` },
-    });
-  return new Response(new Uint8Array(bytes.subarray(from, to + 1)), {
+  if (!range) return new Response(new Uint8Array(bytes), { headers });
+  if (bytes.length === 0)
+    return new Response(null, { status: 416, headers: { ...headers, 'content-range': `bytes */${size}` } });
+  return new Response(new Uint8Array(bytes), {
     status: 206,
-    headers: { ...headers, 'content-range': `bytes ${from}-${to}/${bytes.length}` },
+    headers: { ...headers, 'content-range': `bytes ${from}-${from + bytes.length - 1}/${size}` },
   });
 }

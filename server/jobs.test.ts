@@ -184,11 +184,18 @@ test('erasing a customer leaves nobody’s name anywhere, and everything that wa
   const quote = await inTransaction((c) => makeQuote(c, number, who));
   const token = await inTransaction((c) => linkQuote(c, number, quote.version, who));
   await inTransaction((c) => answerQuote(c, token, { kind: 'accept', option: 'full', name: secret }));
+  await asOwner((c) =>
+    c.query(
+      `INSERT INTO quote_messages (quote_id, kind, sent_to, by_name, by_user) VALUES ($1, 'quote', $2, 'x', $3)`,
+      [quote.id, secret, who.id],
+    ),
+  );
   await inTransaction((c) => eraseCustomer(c, number, who));
   const left = await asOwner((c) =>
     c.query(
       `SELECT (SELECT json_agg(e) FROM entries e WHERE job_id = $1)::text || (SELECT json_agg(q) FROM quotes q WHERE job_id = $1)::text
          || (SELECT json_agg(a) FROM quote_answers a JOIN quotes q ON q.id = a.quote_id WHERE q.job_id = $1)::text
+         || (SELECT json_agg(m) FROM quote_messages m JOIN quotes q ON q.id = m.quote_id WHERE q.job_id = $1)::text
          || (SELECT row_to_json(j) FROM jobs j WHERE id = $1)::text AS everything`,
       [id],
     ),

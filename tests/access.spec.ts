@@ -15,6 +15,8 @@ const VIEWS = [
   ['unit', '/units/ostrel-eight'],
   ['unit editor', '/units/ostrel-six/edit'],
   ['shop', '/shop'],
+  ['shelf', '/shelf'],
+  ['donor core', '/jobs/1010/scope'],
 ] as const;
 
 for (const theme of ['light', 'dark'] as const) {

@@ -15,6 +15,8 @@ const PAGES = [
   '/units',
   '/units/ostrel-four',
   '/shop',
+  '/shelf',
+  '/jobs/1010/scope',
   '/account',
 ];
 

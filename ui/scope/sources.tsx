@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Radio, RadioGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import { dayWords, formatMoney } from '@/core/quote';
@@ -264,6 +264,7 @@ function PartRow(props: {
   const { line, source, offers, pieces, change } = props;
   const { unit, terms, write, number } = useJob();
   const [problem, setProblem] = useState<string | null>(null);
+  const turns = useRef(0);
   const part = partOf(unit, line.of!);
   const money = (amount: number) => formatMoney(amount, terms.currency);
   const book = terms.prices.find((p) => p.part === part.id);
@@ -297,8 +298,14 @@ function PartRow(props: {
     const way = ways.find((w) => w.id === id);
     if (!way || way.source === undefined || id === now) return;
     setProblem(null);
+    // Whoever goes through the ways with the keys means the last one: what comes back late is let go.
+    const turn = ++turns.current;
     try {
       if (way.piece) await change(way.piece.id, { hold: number });
+      if (turn !== turns.current) {
+        if (way.piece) await change(way.piece.id, { putBack: true });
+        return;
+      }
       write(`scope.source.${part.id}`, way.source);
       if (held && held.id !== way.piece?.id) await change(held.id, { putBack: true });
     } catch (error) {

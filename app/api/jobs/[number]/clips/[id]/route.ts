@@ -1,4 +1,4 @@
-import { CLIP_LIMIT, clipAnswer, clipOf, saveClip } from '@/server/clips';
+import { CLIP_LIMIT, clipAnswer, clipOf, rangeOf, saveClip } from '@/server/clips';
 import { inTransaction, withClient } from '@/server/db';
 import { jobNumber, readBytes, route } from '@/server/http';
 import { jobByNumber, markOf } from '@/server/jobs';
@@ -11,10 +11,11 @@ const isId = (id: string) => /^[\w-]{8,64}$/.test(id);
 
 export const GET = route<Params>(async (request, params) => {
   if (!isId(params.id)) throw notFound('clip');
+  const range = rangeOf(request.headers.get('range'));
   const clip = await withClient(async (client) =>
-    clipOf(client, (await markOf(client, jobNumber(params))).id, params.id),
+    clipOf(client, (await markOf(client, jobNumber(params))).id, params.id, range),
   );
-  return clipAnswer(clip, request.headers.get('range'));
+  return clipAnswer(clip, range);
 });
 
 /** The body is the clip itself; its id is the client's, so sending it again is harmless. */

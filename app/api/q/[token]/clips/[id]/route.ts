@@ -1,4 +1,4 @@
-import { clipAnswer, clipOf } from '@/server/clips';
+import { clipAnswer, clipOf, rangeOf } from '@/server/clips';
 import { withClient } from '@/server/db';
 import { open } from '@/server/http';
 import { notFound } from '@/server/problem';
@@ -8,10 +8,11 @@ type Params = { token: string; id: string };
 
 /** A clip of the quote, for the holder of its link and of no other. */
 export const GET = open<Params>(async (request, params) => {
+  const range = rangeOf(request.headers.get('range'));
   const clip = await withClient(async (client) => {
     const quote = await quoteByToken(client, params.token);
     if (!quote.content.clips?.some((c) => c.id === params.id)) throw notFound('clip');
-    return clipOf(client, quote.jobId, params.id);
+    return clipOf(client, quote.jobId, params.id, range);
   });
-  return clipAnswer(clip, request.headers.get('range'));
+  return clipAnswer(clip, range);
 });
