@@ -3,7 +3,7 @@ import { below, valueOf } from '@/core/case';
 import type { JobState } from '@/core/case';
 import { policiesOf, scoper } from '@/core/scope';
 import { donorParts, isDonor } from '@/core/shelf';
-import type { Donor, ShelfGrade } from '@/core/shelf';
+import type { Donor, DonorCore, ShelfGrade, ShelfPiece } from '@/core/shelf';
 import type { UnitDefinition } from '@/core/unit';
 import { ajv, problemsOf } from '@/core/validation';
 import { audit } from './audit';
@@ -13,25 +13,6 @@ import { inspect, knowledge, rules } from './library';
 import { notFound, UserError } from './problem';
 import { shopOf } from './shop';
 import type { User } from './users';
-
-/** A part on the shelf. Money in minor units. */
-export interface ShelfPiece {
-  id: string;
-  unit: string;
-  part: string;
-  name: string;
-  grade: ShelfGrade;
-  /** What was seen on it. */
-  seen: string;
-  /** Where the core came from, and the job it was inspected in. */
-  origin: string;
-  fromJob: number;
-  price: number;
-  addedAt: string;
-  addedBy: string;
-  /** The job that has it. */
-  heldBy: number | null;
-}
 
 const PIECE = `s.id, s.unit_id, s.part, s.name, s.grade, s.seen, s.origin, f.number AS from_job, s.price, s.added_at,
   s.added_by, h.number AS held_by, s.gone`;
@@ -199,17 +180,6 @@ export async function lostPieces(
   return counted
     .filter(([, s]) => !held.has(s.shelf!))
     .map(([id]) => job.unit.parts.find((p) => p.id === id)?.name ?? id);
-}
-
-/** A core that is being taken apart for its parts. */
-export interface DonorCore {
-  job: number;
-  unitName: string;
-  origin: string;
-  water: Donor['water'];
-  /** Parts worth keeping, and how many of them are on the shelf already. */
-  good: number;
-  shelved: number;
 }
 
 /** More cores no shop takes apart at once. */

@@ -1,8 +1,7 @@
 import { daysUntil, doubtOf, hear, soldFor, sourceOf } from '@/core/supply';
-import type { Heard, Question } from '@/core/supply';
+import type { Question, ShownOffer, SupplierAnswer } from '@/core/supply';
 import { asPriced } from '@/core/quote';
 import type { ShopTerms } from '@/core/quote';
-import type { PartSource } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
 import { ajv, problemsOf } from '@/core/validation';
 import { UserError } from './problem';
@@ -11,30 +10,6 @@ import { shopNow } from './shop';
 /** Somebody who sells parts, reached over a network. Throws an Error where no answer comes. */
 export interface PartsSupplier {
   ask: (question: Question, signal: AbortSignal) => Promise<unknown>;
-}
-
-/** An offer as a person of the shop sees it. */
-export interface ShownOffer {
-  part: string;
-  grade: PartSource['grade'];
-  /** What the customer pays, minor units. */
-  price: number;
-  stock: number;
-  /** Days until it is here; null: nobody can say, and it cannot be taken. */
-  days: number | null;
-  doubt: string | null;
-  /** What is written when it is taken. */
-  source: PartSource | null;
-  /** What the shop pays; for those who may see it. */
-  cost?: number;
-}
-
-/** What came of asking one supplier. */
-export interface SupplierAnswer extends Omit<Heard, 'offers'> {
-  supplier: string;
-  offers: ShownOffer[];
-  /** Why nothing was heard; null where an answer came. */
-  trouble: string | null;
 }
 
 const asked = ajv.compile({

@@ -41,6 +41,9 @@ const told = object(
   ['behaviours'],
 );
 
+/** The scope of a repair as somebody stood by it, line by line: KEY ACTION QUANTITY. */
+const made = object({ lines: list(text(160), 400) }, ['lines']);
+
 /** What one side says of a gear: cold and hot apart. */
 const gear = object({ any: told, cold: told, hot: told }, []);
 
@@ -175,8 +178,10 @@ const SLOTS = {
       },
       ['grade', 'supplier', 'price', 'leadDays', 'on'],
     ),
-    /** The scope of a repair as somebody stood by it, line by line: KEY ACTION QUANTITY. */
-    'scope.made.*': object({ lines: list(text(160), 400) }, ['lines']),
+    'scope.made.targeted': made,
+    'scope.made.full': made,
+    'scope.made.upgrade': made,
+    'scope.made.exchange': made,
     /** Somebody signs for what speaks against the scope. */
     'scope.waiver.*': object({ words: words(500) }, ['words']),
     'scope.line.*': object(

@@ -4,12 +4,12 @@ import type { UnitDefinition } from '@/core/unit';
 import { isByCustom } from './line';
 import type { ScopeLine } from './line';
 import { SCOPE_ACTIONS } from './rules';
-import type { Repair, ScopeAction } from './rules';
+import type { ScopeAction } from './rules';
 import type { Scope } from './scope';
 
 /** A scope as somebody stood by it: what is done with what, line by line, as `KEY ACTION QUANTITY`, and `custom` where
  * nothing but custom asked for it. */
-export type MadeScope = ValueAt<'scope.made.*'>;
+export type MadeScope = ValueAt<'scope.made.full'>;
 
 /** What has changed in a scope, without anybody having changed it by hand, since somebody stood by it. */
 export interface ScopeChange {
@@ -40,7 +40,8 @@ const CUSTOM = 'custom';
 
 /** What the evidence, the policies or the cause have changed since; empty where nobody stood by this scope yet. */
 export function changesSince(unit: UnitDefinition, state: JobState, scope: Scope): ScopeChange[] {
-  const made = valueOf(state, `scope.made.${scope.repair as Repair}`) as MadeScope | undefined;
+  if (scope.repair === 'none') return [];
+  const made = valueOf(state, `scope.made.${scope.repair}`);
   if (!made) return [];
   const before = new Map(made.lines.flatMap(readLine));
   const now = new Map(scope.lines.filter(isKept).map((l) => [l.key, l]));

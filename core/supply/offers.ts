@@ -70,10 +70,22 @@ function partIn(value: unknown): string {
   return typeof part === 'string' ? part.slice(0, 80) : '';
 }
 
+/** The fields of an offer as a person calls them. */
+const FIELD_WORDS: Record<string, string> = {
+  part: 'the part',
+  grade: 'the grade',
+  price: 'the price',
+  stock: 'the stock',
+  arrivesOn: 'the day',
+  deposit: 'the deposit',
+  returnDays: 'the days to return it',
+  packaging: 'the packaging',
+};
+
 /** Why an offer cannot be meant; null for one that can. */
 function whyNot(value: unknown, parts: string[], today: string, known: Offer[]): string | null {
   const [problem] = checkOffer(value);
-  if (problem) return `${problem.pointer.slice(1) || 'it'} ${problem.message}`;
+  if (problem) return `${FIELD_WORDS[problem.pointer.slice(1)] ?? 'it'} ${problem.message}`;
   const offer = value as Offer;
   if (!parts.includes(offer.part)) return 'nobody asked for it';
   if (known.some((o) => o.part === offer.part && o.grade === offer.grade)) return 'it is offered twice';

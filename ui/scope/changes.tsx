@@ -1,15 +1,12 @@
 'use client';
 import { useState } from 'react';
-import Link from 'next/link';
 import styled from 'styled-components';
 import { dayWords } from '@/core/quote';
 import { changesSince, leftAsItWas, madeOf, withTaken } from '@/core/scope';
 import type { MadeScope, Scope, ScopeChange } from '@/core/scope';
-import { stageOfIn } from '@/core/inspection';
-import { useInspection } from '@/ui/inspection/use-inspection';
 import { useJob } from '@/ui/job/provider';
-import { slotWords } from '@/ui/job/slot-words';
 import { Button, Caption, Dialog, forgetTyping, Line, Stack, TextInput } from '@/ui/system';
+import { Told } from './reasons';
 
 const Since = styled.section`
   border: 1.5px solid var(--accent);
@@ -119,20 +116,13 @@ function wordsOf({ name, before, now }: ScopeChange): string {
 
 /** The reason that came up, with the finding it rests on. */
 function Why({ change }: { change: ScopeChange }) {
-  const { number } = useJob();
-  const inspection = useInspection();
   const reason = change.line?.reasons.find((r) => r.rule !== 'technician' && r.action === change.now);
-  if (!reason) return null;
-  const slot = reason.slots.find((s) => !/^(vehicle|scope)\./.test(s));
   return (
-    <Caption>
-      {reason.words}{' '}
-      {slot && (
-        <Link href={`/jobs/${number}/${stageOfIn(inspection.catalogue)(slot)}`}>
-          {slotWords(inspection, slot)}
-        </Link>
-      )}
-    </Caption>
+    reason && (
+      <Caption as="div">
+        <Told reason={reason} />
+      </Caption>
+    )
   );
 }
 

@@ -1,18 +1,17 @@
 'use client';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { formatMoney } from '@/core/quote';
 import { donorParts } from '@/core/shelf';
-import type { DonorPart } from '@/core/shelf';
+import type { DonorPart, ShelfPiece } from '@/core/shelf';
 import type { Scope } from '@/core/scope';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { useJob } from '@/ui/job/provider';
 import { sayError, send } from '@/ui/net/request';
 import { Button, ButtonLink, Caption, Line, Notice, NumberInput, Section, Stack } from '@/ui/system';
 import { Queries } from '@/ui/system/query';
-import { useQueryClient } from '@tanstack/react-query';
 import { useShelf } from './use-offers';
-import type { ShelfPiece } from './use-offers';
 
 const Rows = styled.ul`
   border-top: 2px solid var(--ink);

@@ -1,18 +1,15 @@
 'use client';
 import { Pencil, Trash2 } from 'lucide-react';
-import Link from 'next/link';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { stageOfIn } from '@/core/inspection';
 import { depositOf, formatMoney, lineTotal } from '@/core/quote';
 import type { ShopTerms } from '@/core/quote';
 import { isByCustom } from '@/core/scope';
-import type { Reason, Scope, ScopeLine } from '@/core/scope';
-import { useInspection } from '@/ui/inspection/use-inspection';
-import { useBench, useJob } from '@/ui/job/provider';
-import { slotWords } from '@/ui/job/slot-words';
+import type { Scope, ScopeLine } from '@/core/scope';
+import { useJob } from '@/ui/job/provider';
 import { Button } from '@/ui/system';
 import type { Edit } from './edit-dialog';
+import { Reasons } from './reasons';
 
 const Table = styled.table`
   width: 100%;
@@ -116,40 +113,6 @@ const Group = styled.tr`
     font-weight: 650;
   }
 `;
-const Why = styled.div`
-  font-size: 0.9375rem;
-  font-stretch: 94%;
-  a {
-    font-stretch: 88%;
-    margin-left: 6px;
-    white-space: nowrap;
-  }
-  > div {
-    display: flex;
-    gap: 8px;
-    align-items: center;
-    min-height: 38px;
-  }
-  ul {
-    display: grid;
-    gap: 4px;
-    padding-bottom: 6px;
-  }
-`;
-
-const More = styled.button`
-  flex: none;
-  min-width: 44px;
-  min-height: 44px;
-  border: 0;
-  background: none;
-  color: var(--ink-soft);
-  font-size: 0.8125rem;
-  text-decoration: underline dotted var(--rule-strong);
-  text-underline-offset: 4px;
-  cursor: pointer;
-`;
-
 /** The lines by place, each with what it rests on; what a kit holds and nothing else asks for is folded to a line. */
 export function ScopeTable({ scope, onEdit }: { scope: Scope; onEdit: (edit: Edit) => void }) {
   const { unit } = useJob();
@@ -308,66 +271,4 @@ function moneyOf(line: ScopeLine, terms: ShopTerms): string {
   if (line.kind === 'outside' && lineTotal(line, terms) === 0) return 'to agree';
   if (line.kind === 'part' && line.price === 0) return '–';
   return formatMoney(lineTotal(line, terms), terms.currency);
-}
-
-/** What a reason weighs: a person's own, then the cause, then what holds fast, then custom. */
-const weightOf = (reason: Reason) =>
-  reason.rule === 'technician'
-    ? 0
-    : reason.rule === 'cause'
-      ? 1
-      : reason.firm
-        ? 2
-        : isByCustom(reason)
-          ? 4
-          : 3;
-
-/** The most telling reason with the finding it rests on, one press away; the others unfold. */
-function Reasons({ line }: { line: ScopeLine }) {
-  const [open, setOpen] = useState(false);
-  const [first, ...rest] = [...line.reasons].sort((a, b) => weightOf(a) - weightOf(b));
-  if (!first) return null;
-  return (
-    <Why>
-      <div>
-        <span>
-          <Told reason={first} />
-        </span>
-        {rest.length > 0 && (
-          <More
-            type="button"
-            aria-expanded={open}
-            aria-label={
-              open ? 'Fewer reasons' : `${rest.length} more ${rest.length === 1 ? 'reason' : 'reasons'}`
-            }
-            onClick={() => setOpen(!open)}
-          >
-            {open ? 'less' : `+${rest.length}`}
-          </More>
-        )}
-      </div>
-      {open && (
-        <ul>
-          {rest.map((reason) => (
-            <li key={`${reason.rule}${reason.words}`}>
-              <Told reason={reason} />
-            </li>
-          ))}
-        </ul>
-      )}
-    </Why>
-  );
-}
-
-function Told({ reason }: { reason: Reason }) {
-  const { number } = useBench();
-  const inspection = useInspection();
-  const stageOf = stageOfIn(inspection.catalogue);
-  const slot = reason.slots.find((s) => !/^(vehicle|scope)\./.test(s));
-  return (
-    <>
-      {reason.words}
-      {slot && <Link href={`/jobs/${number}/${stageOf(slot)}`}>{slotWords(inspection, slot)}</Link>}
-    </>
-  );
 }

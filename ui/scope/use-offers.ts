@@ -1,45 +1,11 @@
 'use client';
 import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { PartSource, ScopeLine } from '@/core/scope';
-import type { ShelfGrade } from '@/core/shelf';
+import type { ScopeLine } from '@/core/scope';
+import type { ShelfPiece } from '@/core/shelf';
+import type { SupplierAnswer } from '@/core/supply';
 import { useBench } from '@/ui/job/provider';
 import { sayError, send } from '@/ui/net/request';
-
-/** An offer as the server passes it on. Money in minor units. */
-export interface ShownOffer {
-  part: string;
-  grade: PartSource['grade'];
-  price: number;
-  stock: number;
-  days: number | null;
-  doubt: string | null;
-  source: PartSource | null;
-  cost?: number;
-}
-
-export interface SupplierAnswer {
-  supplier: string;
-  offers: ShownOffer[];
-  refused: { part: string; why: string }[];
-  unanswered: string[];
-  trouble: string | null;
-}
-
-export interface ShelfPiece {
-  id: string;
-  unit: string;
-  part: string;
-  name: string;
-  grade: ShelfGrade;
-  seen: string;
-  origin: string;
-  fromJob: number;
-  price: number;
-  addedAt: string;
-  addedBy: string;
-  heldBy: number | null;
-}
 
 /** How one supplier stands: not asked, being asked, answered, or why not. */
 export interface Asked {

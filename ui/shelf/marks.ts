@@ -1,5 +1,5 @@
 import type { UnitDefinition } from '@/core/unit';
-import type { ShelfPiece } from '@/ui/scope/use-offers';
+import type { ShelfPiece } from '@/core/shelf';
 import type { DeviceMark } from '@/ui/strip';
 
 /** Where on the drawing of a unit the parts of the shelf belong. */

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import Link from 'next/link';
 import { useState } from 'react';
 import styled from 'styled-components';
-import type { ShelfGrade } from '@/core/shelf';
+import type { DonorCore, ShelfGrade, ShelfPiece } from '@/core/shelf';
 import type { UnitDefinition } from '@/core/unit';
 import { LibraryFrame } from '@/ui/library/frame';
 import { send } from '@/ui/net/request';
@@ -13,7 +13,6 @@ import { Caption, Page } from '@/ui/system';
 import { Queries } from '@/ui/system/query';
 import { shelfMarks } from './marks';
 import { Piece } from './piece';
-import type { ShelfPiece } from '@/ui/scope/use-offers';
 
 const Bay = styled.section`
   display: grid;
@@ -64,16 +63,6 @@ const Core = styled.li`
     align-items: center;
   }
 `;
-
-/** A core that was bought, and what of it could still go on the shelf. */
-export interface DonorCore {
-  job: number;
-  unitName: string;
-  origin: string;
-  water: 'unseen' | 'none' | 'seen';
-  good: number;
-  shelved: number;
-}
 
 interface Props {
   userId: string;

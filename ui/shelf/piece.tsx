@@ -4,7 +4,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { dayWords, formatMoney } from '@/core/quote';
 import { sayError, send } from '@/ui/net/request';
-import type { ShelfPiece } from '@/ui/scope/use-offers';
+import type { ShelfPiece } from '@/core/shelf';
 import { Button, Caption, Dialog, Line, Notice, NumberInput, Stack, TextInput } from '@/ui/system';
 
 const Row = styled.li`
