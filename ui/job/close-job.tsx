@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { send, sayError } from '@/ui/net/request';
-import { Button, Caution, Dialog, Line, Notice, Stack } from '@/ui/system';
+import { Button, Caution, Dialog, DialogFoot, Line, Notice, Stack } from '@/ui/system';
 import { useBase } from './provider';
 
 /** What is done with a job as a whole: closing it, opening it again, and taking the customer out of it. */
@@ -53,14 +53,11 @@ export function CloseJob() {
               {problem}
             </Notice>
           )}
-          <Line>
-            <Button $kind="main" onPress={() => void toggle()}>
-              {closed ? 'Open it again' : 'Close this job'}
-            </Button>
-            <Button $kind="quiet" onPress={() => setOpen(false)}>
-              Cancel
-            </Button>
-          </Line>
+          <DialogFoot
+            words={closed ? 'Open it again' : 'Close this job'}
+            onPress={() => void toggle()}
+            onClose={() => setOpen(false)}
+          />
           <Line $gap={20}>
             <Link href={`/jobs/${number}/sheet`} onClick={() => setOpen(false)}>
               Teardown sheet, for paper

@@ -5,7 +5,8 @@ import { dayWords } from '@/core/quote';
 import { changesSince, leftAsItWas, madeOf, withTaken } from '@/core/scope';
 import type { MadeScope, Scope, ScopeChange } from '@/core/scope';
 import { useJob } from '@/ui/job/provider';
-import { Button, Caption, Dialog, forgetTyping, Line, Stack, TextInput } from '@/ui/system';
+import { Button, Caption, Line } from '@/ui/system';
+import { ReasonDialog } from './reason-dialog';
 import { Told } from './reasons';
 
 const Since = styled.section`
@@ -127,38 +128,16 @@ function Why({ change }: { change: ScopeChange }) {
 }
 
 function Leave({ change, onClose }: { change: ScopeChange; onClose: () => void }) {
-  const { unit, write, keepName } = useJob();
-  const keep = keepName(`leave ${change.key}`);
-  const [reason, setReason] = useState('');
+  const { unit, write } = useJob();
   return (
-    <Dialog title={`Leave as it was: ${change.name}`} isOpen onClose={onClose}>
-      <Stack $gap={14}>
-        <p>{wordsOf(change)}.</p>
-        <TextInput
-          label="Reason (kept on record)"
-          keep={keep}
-          value={reason}
-          onChange={setReason}
-          lines={2}
-          maxLength={500}
-        />
-        <Line>
-          <Button
-            $kind="main"
-            isDisabled={reason.trim() === ''}
-            onPress={() => {
-              write(`scope.line.${change.key}`, leftAsItWas(unit, change, reason.trim()));
-              forgetTyping(keep);
-              onClose();
-            }}
-          >
-            Leave it so
-          </Button>
-          <Button $kind="quiet" onPress={onClose}>
-            Cancel
-          </Button>
-        </Line>
-      </Stack>
-    </Dialog>
+    <ReasonDialog
+      title={`Leave as it was: ${change.name}`}
+      words={`${wordsOf(change)}.`}
+      label="Reason (kept on record)"
+      field={`leave ${change.key}`}
+      action="Leave it so"
+      onGive={(reason) => write(`scope.line.${change.key}`, leftAsItWas(unit, change, reason))}
+      onClose={onClose}
+    />
   );
 }

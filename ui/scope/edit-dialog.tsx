@@ -4,7 +4,7 @@ import { formatMoney, linePrice } from '@/core/quote';
 import type { ShopTerms } from '@/core/quote';
 import type { ScopeLine } from '@/core/scope';
 import { useBench } from '@/ui/job/provider';
-import { Button, Choice, Dialog, forgetTyping, Line, NumberInput, Stack, TextInput } from '@/ui/system';
+import { Choice, Dialog, DialogFoot, forgetTyping, Line, NumberInput, Stack, TextInput } from '@/ui/system';
 
 /** A change asked for: to a line of the scope, or a line of one's own. */
 export type Edit = { line: ScopeLine; change: 'change' | 'remove' } | { line: null; change: 'add' };
@@ -119,14 +119,12 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
           lines={2}
           maxLength={500}
         />
-        <Line>
-          <Button $kind="main" isDisabled={!ready} onPress={keep}>
-            {removing ? 'Take out' : 'Keep'}
-          </Button>
-          <Button $kind="quiet" onPress={onClose}>
-            Cancel
-          </Button>
-        </Line>
+        <DialogFoot
+          words={removing ? 'Take out' : 'Keep'}
+          isDisabled={!ready}
+          onPress={keep}
+          onClose={onClose}
+        />
       </Stack>
     </Dialog>
   );

@@ -6,7 +6,8 @@ import { variantMeasured } from '@/core/scope';
 import type { ScopeProblem } from '@/core/scope';
 import type { Variant } from '@/core/unit';
 import { useJob } from '@/ui/job/provider';
-import { Button, Caption, Dialog, forgetTyping, Line, NumberInput, Stack, TextInput } from '@/ui/system';
+import { Button, Caption, NumberInput } from '@/ui/system';
+import { ReasonDialog } from './reason-dialog';
 
 const List = styled.ul`
   display: grid;
@@ -105,38 +106,16 @@ function Reading({ variant }: { variant: Variant }) {
 const mm = (metres: number) => String(Math.round(metres * 1e6) / 1000);
 
 function Waiver({ problem, onClose }: { problem: ScopeProblem; onClose: () => void }) {
-  const { write, keepName, user } = useJob();
-  const keep = keepName(`waiver ${problem.id}`);
-  const [words, setWords] = useState('');
+  const { write, user } = useJob();
   return (
-    <Dialog title="Go on against this rule" isOpen onClose={onClose}>
-      <Stack $gap={14}>
-        <p>{problem.words}</p>
-        <TextInput
-          label="Why, and who agreed (kept on record)"
-          keep={keep}
-          value={words}
-          onChange={setWords}
-          lines={3}
-          maxLength={500}
-        />
-        <Line>
-          <Button
-            $kind="main"
-            isDisabled={words.trim() === ''}
-            onPress={() => {
-              write(`scope.waiver.${problem.id}`, { words: words.trim() });
-              forgetTyping(keep);
-              onClose();
-            }}
-          >
-            Sign as {user.name}
-          </Button>
-          <Button $kind="quiet" onPress={onClose}>
-            Cancel
-          </Button>
-        </Line>
-      </Stack>
-    </Dialog>
+    <ReasonDialog
+      title="Go on against this rule"
+      words={problem.words}
+      label="Why, and who agreed (kept on record)"
+      field={`waiver ${problem.id}`}
+      action={`Sign as ${user.name}`}
+      onGive={(words) => write(`scope.waiver.${problem.id}`, { words })}
+      onClose={onClose}
+    />
   );
 }

@@ -7,6 +7,7 @@ import {
   Button,
   Choice,
   Dialog,
+  DialogFoot,
   FieldLabel,
   Line,
   Notice,
@@ -182,18 +183,12 @@ function NewPerson({ onClose }: { onClose: () => void }) {
           autoComplete="new-password"
         />
         {said}
-        <Line>
-          <Button
-            $kind="main"
-            isDisabled={!id || !name.trim() || !password}
-            onPress={() => run('POST', '/api/people', { id, name: name.trim(), role, password })}
-          >
-            Add
-          </Button>
-          <Button $kind="quiet" onPress={onClose}>
-            Cancel
-          </Button>
-        </Line>
+        <DialogFoot
+          words="Add"
+          isDisabled={!id || !name.trim() || !password}
+          onPress={() => run('POST', '/api/people', { id, name: name.trim(), role, password })}
+          onClose={onClose}
+        />
       </Stack>
     </Dialog>
   );
@@ -214,18 +209,12 @@ function NewPassword({ person, onClose }: { person: Person; onClose: () => void 
           autoComplete="new-password"
         />
         {said}
-        <Line>
-          <Button
-            $kind="main"
-            isDisabled={!password}
-            onPress={() => run('PATCH', `/api/people/${person.id}`, { password })}
-          >
-            Set it
-          </Button>
-          <Button $kind="quiet" onPress={onClose}>
-            Cancel
-          </Button>
-        </Line>
+        <DialogFoot
+          words="Set it"
+          isDisabled={!password}
+          onPress={() => run('PATCH', `/api/people/${person.id}`, { password })}
+          onClose={onClose}
+        />
       </Stack>
     </Dialog>
   );

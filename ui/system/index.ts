@@ -2,6 +2,7 @@ export { Button, ButtonLink } from './button';
 export { Choice } from './choice';
 export type { Option } from './choice';
 export { Dialog } from './dialog';
+export { DialogFoot } from './dialog-foot';
 export { FieldLabel, NumberInput, TextBox, TextInput, TextLines } from './field';
 export { Shortcuts } from './keys';
 export type { Shortcut } from './keys';
