@@ -9,13 +9,16 @@ const CORE = {
 };
 const SHELL = { 'part.rear-carrier.condition': { is: 'failed' } };
 
+/** Asks for the parts of a scope. */
+const ASK = /^Ask the suppliers about \d+ parts/;
+
 test('suppliers are asked, an offer is taken, and the scope costs what was offered', async ({ page }) => {
   await signIn(page, 'mira');
   const job = await newJob(page);
   await writeEntries(page, job, SHELL);
   await page.goto(`/jobs/${job}/scope`);
   const part = page.locator('section[aria-label="Where the parts come from"] [data-part="rear-carrier"]');
-  await page.getByRole('button', { name: /^Ask the .* about \d+ parts$/ }).click();
+  await page.getByRole('button', { name: ASK }).click();
   const rebuilt = part.getByRole('radio', { name: /Remanufactured/ });
   await expect(rebuilt).toBeAttached({ timeout: 15_000 });
   await part.getByText('Remanufactured', { exact: true }).click();
@@ -46,6 +49,7 @@ test('a sound part of a core goes on the shelf and fills the scope line of anoth
   const job = await newJob(page);
   await writeEntries(page, job, SHELL);
   await page.goto(`/jobs/${job}/scope`);
+  await page.getByRole('button', { name: ASK }).click();
   const part = page.locator('section[aria-label="Where the parts come from"] [data-part="rear-carrier"]');
   const piece = part.getByText(`out of job ${core}, A breaker in the valley`);
   await piece.click();
@@ -55,7 +59,8 @@ test('a sound part of a core goes on the shelf and fills the scope line of anoth
   const other = await newJob(page);
   await writeEntries(page, other, SHELL);
   await page.goto(`/jobs/${other}/scope`);
-  await expect(page.getByRole('button', { name: /^Ask the/ })).toBeVisible();
+  await page.getByRole('button', { name: ASK }).click();
+  await expect(part.getByText('Price book')).toBeVisible({ timeout: 15_000 });
   await expect(page.getByText(`out of job ${core}`)).toHaveCount(0);
 
   await page.goto('/shelf');

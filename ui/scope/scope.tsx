@@ -15,12 +15,12 @@ import type { Edit } from './edit-dialog';
 import { scopeMarks } from './marks';
 import { PolicyRows } from './policies';
 import { Problems } from './problems';
+import { SourcesFold } from './sources-fold';
 import { ScopeTable } from './table';
 
 /** Comes with the first line that is changed: most looks at a scope change none. */
 const EditDialog = dynamic(() => import('./edit-dialog').then((m) => m.EditDialog), { ssr: false });
 
-const Sources = dynamic(() => import('./sources').then((m) => m.Sources), { ssr: false });
 const DonorShelf = dynamic(() => import('./donor').then((m) => m.DonorShelf), { ssr: false });
 
 const AddedFrictions = dynamic(() => import('./added-frictions').then((m) => m.AddedFrictions), {
@@ -134,7 +134,7 @@ export function ScopeStage() {
           </Section>
         )}
         {isDonor(state) && <DonorShelf scope={scopes.scope('full')} />}
-        <Sources scope={scope} />
+        <SourcesFold scope={scope} />
         <Section title="The shop’s way" note="Where builders differ.">
           <PolicyRows />
         </Section>

@@ -1,10 +1,9 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { isBought } from '@/core/scope';
-import type { Scope, ScopeLine } from '@/core/scope';
+import type { ScopeLine } from '@/core/scope';
 import { useJob, useSlots } from '@/ui/job/provider';
-import { Button, Caption, Line, Section, Stack } from '@/ui/system';
+import { Button, Caption, Line, Stack } from '@/ui/system';
 import { Queries } from '@/ui/system/query';
 import { PartRow, Row } from './part-ways';
 import { useOffers, useShelf } from './use-offers';
@@ -15,21 +14,18 @@ const Rows = styled.ul`
   border-top: 2px solid var(--ink);
 `;
 /** Where every bought part comes from: the price book, what the suppliers offer today, and the shop's own shelf. */
-export function Sources({ scope }: { scope: Scope }) {
+export function Sources(props: { lines: ScopeLine[]; asking: boolean }) {
   return (
     <Queries>
-      <Asking scope={scope} />
+      <Asking {...props} />
     </Queries>
   );
 }
 
-function Asking({ scope }: { scope: Scope }) {
+function Asking({ lines, asking }: { lines: ScopeLine[]; asking: boolean }) {
   const { writeMany, unit } = useJob();
   const [all, setAll] = useState(false);
-  const lines = scope.lines.filter(
-    (l) => l.kind === 'part' && l.of !== null && isBought(l.action) && !l.inKit && !l.unpriced,
-  );
-  const { asked, ask } = useOffers(lines);
+  const { asked, ask } = useOffers(lines, asking);
   const shelf = useShelf();
   const chosen = new Map(useSlots('scope.source.'));
   const offers = asked.flatMap((a) => a.answer?.offers ?? []);
@@ -58,56 +54,49 @@ function Asking({ scope }: { scope: Scope }) {
     (o) => o.grade === 'new' && o.stock > 0 && o.source && o.doubt === null && !chosen.has(o.part),
   );
   return (
-    <Section
-      wide
-      title="Where the parts come from"
-      note="As the price book has them, until something else is chosen here. Prices are what the customer pays."
-    >
-      <Stack $gap={12}>
-        <Line>
-          {ask && (
-            <Button onPress={ask} isDisabled={lines.length === 0}>
-              Ask {asked.length === 1 ? 'the supplier' : `the ${asked.length} suppliers`} about {lines.length}{' '}
-              parts
-            </Button>
-          )}
-          {!ask && ready.length > 0 && (
-            <Button onPress={() => writeMany(ready.map((o) => [`scope.source.${o.part}`, o.source]))}>
-              Take the {ready.length} new ones that are in stock
-            </Button>
-          )}
-        </Line>
-        {!ask && <Heard asked={asked} />}
-        {told.length > 0 && (
-          <Rows aria-label="Ways to buy">
-            {(all ? told : told.filter((l) => !isPlain(l))).map((line) => (
-              <PartRow
-                key={line.of}
-                line={line}
-                source={chosen.get(line.of!)}
-                offers={offers.filter((o) => o.part === line.of)}
-                pieces={shelf.pieces.filter((p) => p.part === line.of)}
-                known={shelf.known}
-                change={shelf.change}
-              />
-            ))}
-            {plain > 0 && (
-              <Row>
-                <b>
-                  {plain} {plain === 1 ? 'part' : 'parts'}
-                </b>
-                <Line>
-                  <Caption as="span">New, in stock, and at about the price of the book.</Caption>
-                  <Button $small $kind="quiet" aria-expanded={all} onPress={() => setAll(!all)}>
-                    {all ? 'Fold' : 'Show all'}
-                  </Button>
-                </Line>
-              </Row>
-            )}
-          </Rows>
+    <Stack $gap={12}>
+      <Line>
+        {ask && (
+          <Button onPress={ask} isDisabled={lines.length === 0}>
+            Ask the suppliers about {lines.length} {lines.length === 1 ? 'part' : 'parts'}
+          </Button>
         )}
-      </Stack>
-    </Section>
+        {!ask && ready.length > 0 && (
+          <Button onPress={() => writeMany(ready.map((o) => [`scope.source.${o.part}`, o.source]))}>
+            Take the {ready.length} new ones that are in stock
+          </Button>
+        )}
+      </Line>
+      {!ask && <Heard asked={asked} />}
+      {told.length > 0 && (
+        <Rows aria-label="Ways to buy">
+          {(all ? told : told.filter((l) => !isPlain(l))).map((line) => (
+            <PartRow
+              key={line.of}
+              line={line}
+              source={chosen.get(line.of!)}
+              offers={offers.filter((o) => o.part === line.of)}
+              pieces={shelf.pieces.filter((p) => p.part === line.of)}
+              known={shelf.known}
+              change={shelf.change}
+            />
+          ))}
+          {plain > 0 && (
+            <Row>
+              <b>
+                {plain} {plain === 1 ? 'part' : 'parts'}
+              </b>
+              <Line>
+                <Caption as="span">New, in stock, and at about the price of the book.</Caption>
+                <Button $small $kind="quiet" aria-expanded={all} onPress={() => setAll(!all)}>
+                  {all ? 'Fold' : 'Show all'}
+                </Button>
+              </Line>
+            </Row>
+          )}
+        </Rows>
+      )}
+    </Stack>
   );
 }
 

@@ -18,9 +18,12 @@ export interface Asked {
 }
 
 /** The suppliers of what is bought, each asked on its own: one that does not answer holds up none of the others. */
-export function useOffers(lines: readonly ScopeLine[]): { asked: Asked[]; ask: (() => void) | null } {
+export function useOffers(
+  lines: readonly ScopeLine[],
+  asking: boolean,
+): { asked: Asked[]; ask: (() => void) | null } {
   const { number, unit } = useBench();
-  const [wanted, setWanted] = useState(false);
+  const [wanted, setWanted] = useState(asking);
   const bySupplier = new Map<string, string[]>();
   for (const { of } of lines) {
     const supplier = unit.parts.find((p) => p.id === of)?.supplier ?? '';
