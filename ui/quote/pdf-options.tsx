@@ -1,6 +1,6 @@
 import { Text, View } from '@react-pdf/renderer';
 import { dayWords, formatMoney, shopMomentWords } from '@/core/quote';
-import type { QuoteContent, QuoteOption, Supplement } from '@/core/quote';
+import type { QuoteContent, QuoteLine, QuoteOption, Supplement } from '@/core/quote';
 import { styles } from './pdf-style';
 import { includedWords, isCharged, riskWords, sumsBesideLines } from './words';
 
@@ -119,24 +119,18 @@ export function RenewedTable({ content }: { content: QuoteContent }) {
   );
 }
 
-/** Every line of an option and what it adds up to. */
+/** Every line of an option and what it adds up to. The head never stands alone at the foot of a page. */
 export function LineTable({ option: o, content }: { option: QuoteOption; content: QuoteContent }) {
   const money = (amount: number) => formatMoney(amount, content.currency);
+  const [first, ...rest] = o.lines.filter(isCharged);
   return (
     <View>
-      <Text style={styles.heading} minPresenceAhead={60}>
-        {o.name}, line by line
-      </Text>
-      {o.lines.filter(isCharged).map((l, k) => (
-        <View key={k} style={k === 0 ? [styles.row, styles.strong] : styles.row} wrap={false}>
-          <View style={styles.item}>
-            <Text>{l.name}</Text>
-            <Text style={styles.small}>{l.reason}</Text>
-            {l.contents && <Text style={styles.small}>Holds: {l.contents.join(', ')}</Text>}
-          </View>
-          <Text style={styles.quantity}>{l.note || (l.quantity > 1 ? `× ${l.quantity}` : '')}</Text>
-          <Text style={styles.amount}>{l.total === 0 ? '–' : money(l.total)}</Text>
-        </View>
+      <View wrap={false}>
+        <Text style={styles.heading}>{o.name}, line by line</Text>
+        {first && <LineRow line={first} style={[styles.row, styles.strong]} money={money} />}
+      </View>
+      {rest.map((l, k) => (
+        <LineRow key={k} line={l} style={[styles.row]} money={money} />
       ))}
       {sumsBesideLines(o).map(([name, amount]) => (
         <View key={name} style={styles.row} wrap={false}>
@@ -148,6 +142,25 @@ export function LineTable({ option: o, content }: { option: QuoteOption; content
         <Text style={[styles.item, styles.name]}>Total</Text>
         <Text style={[styles.amount, styles.money]}>{money(o.total)}</Text>
       </View>
+    </View>
+  );
+}
+
+function LineRow(props: {
+  line: QuoteLine;
+  style: (typeof styles)[keyof typeof styles][];
+  money: (amount: number) => string;
+}) {
+  const { line: l, money } = props;
+  return (
+    <View style={props.style} wrap={false}>
+      <View style={styles.item}>
+        <Text>{l.name}</Text>
+        <Text style={styles.small}>{l.reason}</Text>
+        {l.contents && <Text style={styles.small}>Holds: {l.contents.join(', ')}</Text>}
+      </View>
+      <Text style={styles.quantity}>{l.note || (l.quantity > 1 ? `× ${l.quantity}` : '')}</Text>
+      <Text style={styles.amount}>{l.total === 0 ? '–' : money(l.total)}</Text>
     </View>
   );
 }
