@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { below, valueOf } from '@/core/case';
+import { below, isDonor, valueOf } from '@/core/case';
 import type { JobState } from '@/core/case';
 import { policiesOf, scoper } from '@/core/scope';
-import { donorParts, isDonor } from '@/core/shelf';
+import { donorParts } from '@/core/shelf';
 import type { Donor, DonorCore, ShelfGrade, ShelfPiece } from '@/core/shelf';
 import type { UnitDefinition } from '@/core/unit';
 import { ajv, problemsOf } from '@/core/validation';

@@ -18,6 +18,7 @@ export { isStage, STAGE_NAMES, STAGES } from './stage';
 export type { Stage, StageOf } from './stage';
 export { complaintsOf } from './complaint';
 export type { Complaint } from './complaint';
+export { isDonor } from './donor';
 export { dangersOf } from './dangers';
 export type { Danger } from './dangers';
 export * from './finding';

@@ -254,11 +254,18 @@ describe('a part that is not new', () => {
   test.each([
     ['new', ''],
     ['remanufactured', 'remanufactured'],
-    ['donor', 'used, inspected here'],
+    ['donor', 'used'],
   ])('%s is called so on the bill, and costs what was offered', (grade, note) => {
     const bill = billOf(bought(grade), terms(), null);
     expect(bill.lines[0]).toMatchObject({ price: 2800, note, order: { grade, supplier: 'Tern Hydraulics' } });
     expect(bill.coreDeposits).toBe(0);
+  });
+
+  test('of the own shelf it is said to be inspected', () => {
+    const values = { 'scope.source.shaft': { ...chosen('donor')['scope.source.shaft'], shelf: 'piece' } };
+    expect(billOf(lines([{ part: 'shaft' }], values), terms(), null).lines[0]!.note).toBe(
+      'used, inspected here',
+    );
   });
 
   test('costs the shop its price less the markup, whatever the book says of a new one', () => {

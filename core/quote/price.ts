@@ -198,15 +198,10 @@ function noteOf(line: ScopeLine, terms: ShopTerms): string {
   if (line.kind === 'labour') return `${line.hours} h`;
   if (line.kind === 'outside' && linePrice(line, terms) === 0) return 'not in this price';
   if (line.kind === 'fluid') return `${line.quantity} l`;
-  return line.grade ? GRADE_WORDS[line.grade] : '';
+  if (line.grade === 'remanufactured') return 'remanufactured';
+  // Only what lies on the own shelf has been looked at here.
+  return line.grade === 'donor' ? (line.shelf ? 'used, inspected here' : 'used') : '';
 }
-
-/** What the customer is told of a part that is not new. */
-const GRADE_WORDS: Record<Grade, string> = {
-  new: '',
-  remanufactured: 'remanufactured',
-  donor: 'used, inspected here',
-};
 
 /** What the lines cost the shop, minor units: its price book, or prices less the usual markup; hours at what an hour costs. */
 export function costOfLines(unit: UnitDefinition, lines: readonly ScopeLine[], terms: ShopTerms): number {

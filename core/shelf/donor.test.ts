@@ -6,7 +6,7 @@ import type { UnitDefinition } from '@/core/unit';
 import { knowledge, rules } from '@/data/knowledge';
 import ostrelFour from '@/data/units/ostrel-four.json';
 import { POLICIES } from '@/tests/fixtures/paper';
-import { donorParts, isDonor } from './donor';
+import { donorParts } from './donor';
 
 const unit = ostrelFour as unknown as UnitDefinition;
 const inspection = inspectionOf(unit, catalogueOf(knowledge.inspection));
@@ -18,13 +18,6 @@ const donor = (values: Record<string, Json>) => {
   return donorParts(rules, inspection, scope, state);
 };
 const part = (id: string, values: Record<string, Json>) => donor(values).parts.find((p) => p.part === id);
-
-test('a donor is a unit without a vehicle whose origin is told', () => {
-  const told = (values: Record<string, Json>) => isDonor(stateFromValues(values));
-  expect(told({ 'vehicle.bare': true, 'unit-source.from': 'A breaker' })).toBe(true);
-  expect(told({ 'vehicle.bare': true })).toBe(false);
-  expect(told({ 'unit-source.from': 'A breaker' })).toBe(false);
-});
 
 describe('what of a core is worth keeping', () => {
   const sound = { 'part.sun-shell.condition': { is: 'sound' } };

@@ -1,5 +1,4 @@
 import type { JobState } from '@/core/case';
-import { valueOf } from '@/core/case';
 import type { Found, Inspection } from '@/core/inspection';
 import { isBought, isByCustom } from '@/core/scope';
 import type { Scope, ScopeRules } from '@/core/scope';
@@ -28,10 +27,6 @@ export interface Donor {
   water: 'unseen' | 'none' | 'seen';
   parts: DonorPart[];
 }
-
-/** A core that was bought for what is good in it. */
-export const isDonor = (state: JobState) =>
-  valueOf(state, 'vehicle.bare') === true && valueOf(state, 'unit-source.from') !== undefined;
 
 /**
  * What of a donor core is worth keeping. What a full overhaul would renew for a reason of its own is not; what nobody has

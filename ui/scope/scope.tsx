@@ -7,7 +7,7 @@ import { asPriced, billOf, formatMoney, nameOf, standingCauses } from '@/core/qu
 import { policiesOf, scoper } from '@/core/scope';
 import type { Repair, Scope } from '@/core/scope';
 import { useJob, useReasoning } from '@/ui/job/provider';
-import { isDonor } from '@/core/shelf';
+import { isDonor } from '@/core/case';
 import { UnitStrip } from '@/ui/strip';
 import { Button, Caption, Line, Page, Section, Stack } from '@/ui/system';
 import { Changes, Standing } from './changes';

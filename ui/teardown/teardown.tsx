@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
 import styled from 'styled-components';
-import { valueOf } from '@/core/case';
+import { isDonor, valueOf } from '@/core/case';
 import type { Hit } from '@/core/inspection';
 import { stationsInOrder } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
@@ -59,6 +59,12 @@ export function Teardown() {
     <Bench>
       {user.role === 'counter' && (
         <Notice>The counter reads here: what is found is written by the technician or the owner.</Notice>
+      )}
+      {isDonor(state) && valueOf(state, 'unit.debris.water') === undefined && (
+        <Notice>
+          A core bought for its parts: look for water first, as milk or rust in the pan, on the magnets and in
+          the cooler lines. Nothing goes on the shelf before.
+        </Notice>
       )}
       <Top>
         <UnitStrip
