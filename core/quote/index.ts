@@ -7,6 +7,8 @@ export type { OptionId, QuoteOption } from './options';
 export type { Included } from './included';
 export { billOf, depositOf, linePrice, lineTotal } from './price';
 export type { Bill, Discount, QuoteLine } from './price';
+export { DISTANCES, distanceWords, inDistance, kmOf } from './distance';
+export type { Distance } from './distance';
 export { tellingFindings } from './evidence';
 export type { Evidence, Telling } from './evidence';
 export { messageWords } from './message';

@@ -82,7 +82,7 @@ export function optionOf(input: QuoteInput, scoper: Scoper, repair: Repair): Quo
     name: NAMES[repair],
     summary: repair === 'none' ? leftWords(input) : summaryOf(scope),
     ...bill,
-    warranty: warrantyWords(warrantyTerms),
+    warranty: warrantyWords(warrantyTerms, input.terms.distance),
     warrantyTerms,
     readyBy: ready?.at.slice(0, 10) ?? null,
     ready,

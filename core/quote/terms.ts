@@ -1,3 +1,4 @@
+import type { Distance } from './distance';
 import type { Calendar, Capacity } from '@/core/schedule';
 import type { Policies, Repair } from '@/core/scope';
 import type { LabourRate, UnitDefinition } from '@/core/unit';
@@ -42,6 +43,8 @@ export interface ShopTerms {
   /** Where the shop's clock hangs: an IANA name. */
   timeZone: string;
   paper: 'A4' | 'LETTER';
+  /** How distance is counted; kilometres where it is not said. */
+  distance?: Distance;
   rates: Record<LabourRate, number>;
   /** What an hour costs the shop, all in. */
   costPerHour: number;

@@ -58,3 +58,9 @@ test('in words', () => {
   expect(words({ except: ['a', 'b'] })).toBe('12 months or 20,000 km on it, except a; b');
   expect(warrantyWords(null)).toBe('None');
 });
+
+test('a shop that counts miles promises miles', () => {
+  const warranty = { months: 24, km: 38624, covers: 'the whole unit', except: [], voids: [] };
+  expect(warrantyWords(warranty, 'mi')).toBe('24 months or 24,000 mi on the whole unit');
+  expect(warrantyWords(warranty)).toBe('24 months or 38,624 km on the whole unit');
+});

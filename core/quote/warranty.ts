@@ -1,6 +1,8 @@
 import { isBought } from '@/core/scope';
 import type { Scope } from '@/core/scope';
 import { midSentence } from '@/core/unit';
+import { distanceWords } from './distance';
+import type { Distance } from './distance';
 import type { Repaired, ShopTerms } from './terms';
 
 export interface Warranty {
@@ -47,12 +49,12 @@ export function warrantyOf(scope: Scope, terms: ShopTerms, converterPart: string
 }
 
 /** "24 months or 40,000 km on the whole unit, except the converter, which is kept". */
-export function warrantyWords(warranty: Warranty | null): string {
+export function warrantyWords(warranty: Warranty | null, distance?: Distance): string {
   if (!warranty || (warranty.months === 0 && warranty.km === 0)) return 'None';
   const { months, km, covers, except } = warranty;
   const length = [
     ...(months ? [`${months} ${months === 1 ? 'month' : 'months'}`] : []),
-    ...(km ? [`${km.toLocaleString('en')} km`] : []),
+    ...(km ? [distanceWords(km, distance)] : []),
   ].join(' or ');
   return `${length} on ${covers}${except.length ? `, except ${except.join('; ')}` : ''}`;
 }

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import styled from 'styled-components';
 import type { Comeback, Compared, Party, Responsibility, Why } from '@/core/comebacks';
+import { distanceWords } from '@/core/quote';
 import { useBench } from '@/ui/job/provider';
 import { likelihood } from '@/ui/job/words';
 import { sayError, send } from '@/ui/net/request';
@@ -67,7 +68,7 @@ const ToEarlier = styled(Link)`
 
 /** The job beside the one it comes back from: then and now, what was renewed, and whose matter it may be. */
 export function ComebackCompared({ earlier }: { earlier: number }) {
-  const { number } = useBench();
+  const { number, terms } = useBench();
   const asked = useMemo(
     () => later(() => send<Comeback>('GET', `/api/jobs/${number}/comeback?from=${earlier}`)),
     [number, earlier],
@@ -80,7 +81,7 @@ export function ComebackCompared({ earlier }: { earlier: number }) {
     <Stack>
       <p>
         <ToEarlier href={`/jobs/${earlier}/cause`}>Job {earlier}</ToEarlier>
-        {kmSince === null ? '' : `, ${kmSince.toLocaleString('en')} km ago`}.{' '}
+        {kmSince === null ? '' : `, ${distanceWords(kmSince, terms.distance)} ago`}.{' '}
         {comeback.earlier.cause
           ? `Put down to: ${comeback.earlier.cause}.`
           : 'No first cause was committed then.'}

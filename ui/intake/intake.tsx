@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { dayWords } from '@/core/quote';
-import { SlotChoice, SlotNumber, SlotText } from '@/ui/job/fields';
+import { SlotChoice, SlotDistance, SlotNumber, SlotText } from '@/ui/job/fields';
 import { useBench, useSlot } from '@/ui/job/provider';
 import { Button, FieldLabel, Fields, Line, Page, PageIndex, Section, Stack } from '@/ui/system';
 import { Tick } from '@/ui/system/tick';
@@ -66,7 +66,7 @@ export function Intake() {
               <SlotText slot="vehicle.plate" label="Plate" maxLength={20} />
               <SlotText slot="vehicle.serial" label="Serial number" maxLength={40} />
               <SlotText slot="vehicle.engine" label="Engine" maxLength={60} />
-              <SlotNumber slot="vehicle.odometerKm" label="Odometer" unit="km" min={0} max={3000000} />
+              <SlotDistance slot="vehicle.odometerKm" label="Odometer" max={3_000_000} />
               <SlotNumber
                 slot="vehicle.value"
                 label="What it is worth"

@@ -1,6 +1,7 @@
 'use client';
 import { memo } from 'react';
 import type { Json, ValueAt } from '@/core/case';
+import { inDistance, kmOf } from '@/core/quote';
 import { Choice, FieldLabel, NumberInput, Stack, TextInput } from '@/ui/system';
 import type { Option } from '@/ui/system';
 import { useBench, useSlot } from './provider';
@@ -56,6 +57,26 @@ export const SlotNumber = memo(function SlotNumber({ slot, scale = 1, ...field }
     />
   );
 });
+
+/** A distance bound to a slot: kept in kilometres, typed as the shop counts. */
+export function SlotDistance({ slot, label, max }: { slot: string; label: string; max: number }) {
+  const { write, keepName, terms } = useBench();
+  const { distance = 'km' } = terms;
+  const stored = asNumber(useSlot(slot));
+  return (
+    <NumberInput
+      label={label}
+      unit={distance}
+      min={0}
+      max={inDistance(max, distance)}
+      whole
+      keep={keepName(slot)}
+      pause
+      value={stored === undefined ? undefined : inDistance(stored, distance)}
+      onChange={(v) => write(slot, v === null ? null : kmOf(v, distance))}
+    />
+  );
+}
 
 interface ChoiceProps<T extends string> {
   slot: string;

@@ -53,6 +53,18 @@ export function Letterhead() {
             onChange={(paper) => paper && change({ paper })}
           />
         </div>
+        <div>
+          <FieldLabel as="span">Distance</FieldLabel>
+          <Choice
+            label="Distance"
+            value={terms.distance ?? 'km'}
+            options={[
+              { value: 'km', label: 'Kilometres' },
+              { value: 'mi', label: 'Miles' },
+            ]}
+            onChange={(distance) => distance && change({ distance })}
+          />
+        </div>
       </Stack>
     </Section>
   );

@@ -1,5 +1,5 @@
 'use client';
-import { nameOf } from '@/core/quote';
+import { inDistance, kmOf, nameOf } from '@/core/quote';
 import type { Repaired } from '@/core/quote';
 import { Fields, Section, Stack, TextInput } from '@/ui/system';
 import { useDraft } from './draft';
@@ -28,13 +28,14 @@ export function Warranties() {
               />
               <Plain
                 label="Distance"
-                unit="km"
+                unit={terms.distance ?? 'km'}
                 max={1_000_000}
                 whole
-                value={terms.warranty[repair].km}
-                onChange={(km) =>
-                  change({ warranty: { ...terms.warranty, [repair]: { ...terms.warranty[repair], km } } })
-                }
+                value={inDistance(terms.warranty[repair].km, terms.distance)}
+                onChange={(far) => {
+                  const km = kmOf(far, terms.distance);
+                  change({ warranty: { ...terms.warranty, [repair]: { ...terms.warranty[repair], km } } });
+                }}
               />
               <Percent
                 label="Comes back"
