@@ -21,13 +21,19 @@ export function demandQuotable({ recommended, options }: QuoteContent): void {
     );
 }
 
-/** What is sold off the shelf lies there for this job. */
-export async function demandPieces(client: Client, job: Job): Promise<void> {
-  const [lost] = await lostPieces(client, job);
-  if (lost)
+/** What is sold off the shelf lies there for this job. Throws a UserError 409. */
+export async function demandPieces(client: Client, job: Job, { options }: QuoteContent): Promise<void> {
+  const sold = options.flatMap((o) => o.lines.filter((l) => l.order?.shelf !== undefined));
+  const lost = await lostPieces(
+    client,
+    job.id,
+    sold.map((l) => l.order!.shelf!),
+  );
+  const line = sold.find((l) => lost.includes(l.order!.shelf!));
+  if (line)
     throw new UserError(
       409,
-      `${lost}: the part of the shelf is no longer held for this job.`,
+      `${line.name}: the part of the shelf is no longer held for this job.`,
       'Choose in the scope where it is bought; then make the quote.',
     );
 }

@@ -104,7 +104,7 @@ export async function makeQuote(client: Client, jobNumber: number, user: User): 
   const job = await jobByNumber(client, jobNumber, true);
   const content = withSupplement(await quoteJob(client, job), await quotesOf(client, job.id));
   demandQuotable(content);
-  await demandPieces(client, job);
+  await demandPieces(client, job, content);
   const [problem] = checkQuote(content);
   if (problem)
     throw new UserError(

@@ -2,8 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { inTransaction } from './db';
 import { appendEntries } from './entries';
 import { makeQuote } from './quotes';
-import { addToShelf, changePiece, donorCores, lostPieces, shelfOf } from './shelf';
-import { jobByNumber } from './jobs';
+import { addToShelf, changePiece, donorCores, shelfOf } from './shelf';
 import { closePool, inDatabase, jobWith, someone } from './test-database';
 
 afterAll(closePool);
@@ -142,14 +141,31 @@ test('a quote that counts on a piece held for nobody is not made', async () => {
       { id: randomUUID(), slot: 'scope.source.sun-shell', value: source },
     ]),
   );
-  const lost = () => inDatabase(async (c) => lostPieces(c, await jobByNumber(c, job.number)));
   const make = () => inTransaction((c) => makeQuote(c, job.number, owner));
-  expect(await lost()).toEqual(['Sun shell']);
   await expect(make()).rejects.toMatchObject({ status: 409, message: expect.stringMatching(/Sun shell/) });
   await change(piece.id, { hold: job.number });
-  expect(await lost()).toEqual([]);
   const [targeted] = (await make()).content.options;
   const line = targeted!.lines.find((l) => l.order?.part === 'sun-shell')!;
   expect(line).toMatchObject({ price: 5500, note: 'used, inspected here' });
   expect(line.order).toMatchObject({ supplier: 'Shelf', grade: 'donor', shelf: piece.id, leadDays: 0 });
+});
+
+test('a piece nobody needs any more holds up no quote', async () => {
+  const { piece } = await shelved();
+  const job = await jobWith({ 'part.rear-carrier.condition': { is: 'failed' } });
+  const owner = await someone('owner');
+  const source = {
+    grade: 'donor',
+    supplier: 'Shelf',
+    price: 1,
+    leadDays: 0,
+    shelf: piece.id,
+    on: '2026-11-27',
+  };
+  await inTransaction((c) =>
+    appendEntries(c, job.number, owner, [
+      { id: randomUUID(), slot: 'scope.source.sun-shell', value: source },
+    ]),
+  );
+  expect((await inTransaction((c) => makeQuote(c, job.number, owner))).version).toBe(1);
 });

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { below, isDonor, valueOf } from '@/core/case';
+import { isDonor, valueOf } from '@/core/case';
 import type { JobState } from '@/core/case';
 import { policiesOf, scoper } from '@/core/scope';
 import { donorParts } from '@/core/shelf';
@@ -168,18 +168,12 @@ async function hold(client: Client, piece: ShelfPiece, number: number): Promise<
   await client.query('UPDATE shelf SET held_by = $2, held_at = now() WHERE id = $1', [piece.id, job.id]);
 }
 
-/** Parts a job counts on that lie held for it no longer, by name of the part. */
-export async function lostPieces(
-  client: Client,
-  job: { id: string; unit: UnitDefinition; state: JobState },
-): Promise<string[]> {
-  const counted = below(job.state, 'scope.source.').filter(([, s]) => s.shelf !== undefined);
-  if (counted.length === 0) return [];
-  const { rows } = await client.query('SELECT id FROM shelf WHERE held_by = $1 AND gone IS NULL', [job.id]);
+/** Which of the pieces a job counts on are held for it no longer. */
+export async function lostPieces(client: Client, jobId: string, ids: readonly string[]): Promise<string[]> {
+  if (ids.length === 0) return [];
+  const { rows } = await client.query('SELECT id FROM shelf WHERE held_by = $1 AND gone IS NULL', [jobId]);
   const held = new Set(rows.map((r) => r.id as string));
-  return counted
-    .filter(([, s]) => !held.has(s.shelf!))
-    .map(([id]) => job.unit.parts.find((p) => p.id === id)?.name ?? id);
+  return ids.filter((id) => !held.has(id));
 }
 
 /** More cores no shop takes apart at once. */
