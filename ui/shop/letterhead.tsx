@@ -1,5 +1,5 @@
 'use client';
-import { Choice, FieldLabel, Fields, Section, Stack, TextInput } from '@/ui/system';
+import { Choice, FieldLabel, Fields, Line, Section, Stack, TextInput } from '@/ui/system';
 import { useDraft } from './draft';
 
 /** A text of the terms. */
@@ -41,30 +41,32 @@ export function Letterhead() {
           <Text label="Currency (three letters)" field="currency" max={3} />
           <Text label="Time zone" field="timeZone" max={60} />
         </Fields>
-        <div>
-          <FieldLabel as="span">Paper</FieldLabel>
-          <Choice
-            label="Paper"
-            value={terms.paper}
-            options={[
-              { value: 'A4', label: 'A4' },
-              { value: 'LETTER', label: 'Letter' },
-            ]}
-            onChange={(paper) => paper && change({ paper })}
-          />
-        </div>
-        <div>
-          <FieldLabel as="span">Distance</FieldLabel>
-          <Choice
-            label="Distance"
-            value={terms.distance ?? 'km'}
-            options={[
-              { value: 'km', label: 'Kilometres' },
-              { value: 'mi', label: 'Miles' },
-            ]}
-            onChange={(distance) => distance && change({ distance })}
-          />
-        </div>
+        <Line $gap={32}>
+          <div>
+            <FieldLabel as="span">Paper</FieldLabel>
+            <Choice
+              label="Paper"
+              value={terms.paper}
+              options={[
+                { value: 'A4', label: 'A4' },
+                { value: 'LETTER', label: 'Letter' },
+              ]}
+              onChange={(paper) => paper && change({ paper })}
+            />
+          </div>
+          <div>
+            <FieldLabel as="span">Distance</FieldLabel>
+            <Choice
+              label="Distance"
+              value={terms.distance ?? 'km'}
+              options={[
+                { value: 'km', label: 'Kilometres' },
+                { value: 'mi', label: 'Miles' },
+              ]}
+              onChange={(distance) => distance && change({ distance })}
+            />
+          </div>
+        </Line>
       </Stack>
     </Section>
   );
