@@ -1,4 +1,5 @@
-import { answerOf, TEMPERS } from '@/stand-ins/supplier';
+import type { TEMPERS } from '@/stand-ins/supplier';
+import { answerOf } from '@/stand-ins/supplier';
 import { hear } from '@/core/supply';
 import { shippedUnits } from '@/data/shipped';
 

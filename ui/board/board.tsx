@@ -84,7 +84,7 @@ const Ways = styled.nav`
     display: grid;
     place-items: center;
     min-height: 44px;
-    padding: 0 8px;
+    padding: 0 6px;
   }
 `;
 const Filters = styled.div`

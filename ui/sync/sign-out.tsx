@@ -28,7 +28,7 @@ export function SignOut({ name }: { name: string }) {
   return (
     <>
       <Button $kind="frame" onPress={() => (unsent ? setAsking(true) : void leave())}>
-        {name}: sign out
+        {name.split(' ')[0]}: sign out
       </Button>
       <Dialog title="Sign out of this device?" isOpen={asking} onClose={() => setAsking(false)}>
         <Stack>
