@@ -52,6 +52,8 @@ async function main(): Promise<void> {
   });
   server.requestTimeout = 60_000;
   server.headersTimeout = 15_000;
+  // Longer than whoever asks keeps a connection: none is closed just as it is used again.
+  server.keepAliveTimeout = 75_000;
   if (dev) server.on('upgrade', app.getUpgradeHandler());
   if (!dev) await warm(handle);
   server.listen(port, host);

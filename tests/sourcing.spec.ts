@@ -49,6 +49,7 @@ test('a sound part of a core goes on the shelf and fills the scope line of anoth
   const job = await newJob(page);
   await writeEntries(page, job, SHELL);
   await page.goto(`/jobs/${job}/scope`);
+  await expect(page.getByText('On the shelf: Rear planet carrier')).toBeVisible();
   await page.getByRole('button', { name: ASK }).click();
   const part = page.locator('section[aria-label="Where the parts come from"] [data-part="rear-carrier"]');
   const piece = part.getByText(`out of job ${core}, A breaker in the valley`);

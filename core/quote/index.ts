@@ -7,7 +7,7 @@ export type { OptionId, QuoteOption } from './options';
 export type { Included } from './included';
 export { billOf, depositOf, linePrice, lineTotal } from './price';
 export type { Bill, Discount, QuoteLine } from './price';
-export { DISTANCES, distanceWords, inDistance, kmOf } from './distance';
+export { DISTANCES, distanceWords, inDistance, kmOf, readingIn, readingKm } from './distance';
 export type { Distance } from './distance';
 export { tellingFindings } from './evidence';
 export type { Evidence, Telling } from './evidence';

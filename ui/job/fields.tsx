@@ -1,7 +1,7 @@
 'use client';
 import { memo } from 'react';
 import type { Json, ValueAt } from '@/core/case';
-import { inDistance, kmOf } from '@/core/quote';
+import { inDistance, readingIn, readingKm } from '@/core/quote';
 import { Choice, FieldLabel, NumberInput, Stack, TextInput } from '@/ui/system';
 import type { Option } from '@/ui/system';
 import { useBench, useSlot } from './provider';
@@ -69,11 +69,10 @@ export function SlotDistance({ slot, label, max }: { slot: string; label: string
       unit={distance}
       min={0}
       max={inDistance(max, distance)}
-      whole
       keep={keepName(slot)}
       pause
-      value={stored === undefined ? undefined : inDistance(stored, distance)}
-      onChange={(v) => write(slot, v === null ? null : kmOf(v, distance))}
+      value={stored === undefined ? undefined : readingIn(stored, distance)}
+      onChange={(v) => write(slot, v === null ? null : readingKm(v, distance))}
     />
   );
 }
