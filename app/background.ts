@@ -54,7 +54,7 @@ const pdf: BackgroundTasks['pdf'] = async (input) => (await import('./render-pdf
 
 /** Loads the PDF writer before anybody waits for it. */
 const warm: BackgroundTasks['warm'] = async () => {
-  await import('./render-pdf');
+  await (await import('./render-pdf')).warmPdf();
 };
 
 const tasks: BackgroundTasks = { photo: reencode, pdf, readCase, reviewUnit, warm };

@@ -76,6 +76,7 @@ const FIRST = [
   ['POST', '/api/jobs/0/entries'],
   ['GET', '/api/jobs/0/entries'],
   ['GET', '/signin'],
+  ['GET', '/api/jobs/0/quotes/1/pdf'],
 ] as const;
 
 /** Has the first requests answered before anybody is let in: they load what all later ones use. */
