@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto';
+import type { ShelfPiece } from '@/core/shelf';
 import { inTransaction } from './db';
 import { appendEntries } from './entries';
 import { makeQuote } from './quotes';
 import { addToShelf, changePiece, donorCores, shelfOf } from './shelf';
 import { closePool, inDatabase, jobWith, someone } from './test-database';
+import type { User } from './users';
 
 afterAll(closePool);
 
@@ -124,23 +126,18 @@ test.each([['nonsense'], [randomUUID()]])('there is no piece %s', async (id) => 
   await expect(change(id, { price: 5 })).rejects.toMatchObject({ status: 404 });
 });
 
+/** Chooses a piece for the sun shell of a job, whether it is held for it or not. */
+const countOn = (job: number, { id: shelf, price }: ShelfPiece, by: User) => {
+  const value = { grade: 'donor', supplier: 'Shelf', price, leadDays: 0, shelf, on: '2026-11-27' };
+  const entry = { id: randomUUID(), slot: 'scope.source.sun-shell', value };
+  return inTransaction((c) => appendEntries(c, job, by, [entry]));
+};
+
 test('a quote that counts on a piece held for nobody is not made', async () => {
   const { piece } = await shelved();
   const job = await jobWith({ 'part.sun-shell.condition': { is: 'failed' } });
   const owner = await someone('owner');
-  const source = {
-    grade: 'donor',
-    supplier: 'Shelf',
-    price: piece.price,
-    leadDays: 0,
-    shelf: piece.id,
-    on: '2026-11-27',
-  };
-  await inTransaction((c) =>
-    appendEntries(c, job.number, owner, [
-      { id: randomUUID(), slot: 'scope.source.sun-shell', value: source },
-    ]),
-  );
+  await countOn(job.number, piece, owner);
   const make = () => inTransaction((c) => makeQuote(c, job.number, owner));
   await expect(make()).rejects.toMatchObject({ status: 409, message: expect.stringMatching(/Sun shell/) });
   await change(piece.id, { hold: job.number });
@@ -154,18 +151,6 @@ test('a piece nobody needs any more holds up no quote', async () => {
   const { piece } = await shelved();
   const job = await jobWith({ 'part.rear-carrier.condition': { is: 'failed' } });
   const owner = await someone('owner');
-  const source = {
-    grade: 'donor',
-    supplier: 'Shelf',
-    price: 1,
-    leadDays: 0,
-    shelf: piece.id,
-    on: '2026-11-27',
-  };
-  await inTransaction((c) =>
-    appendEntries(c, job.number, owner, [
-      { id: randomUUID(), slot: 'scope.source.sun-shell', value: source },
-    ]),
-  );
+  await countOn(job.number, piece, owner);
   expect((await inTransaction((c) => makeQuote(c, job.number, owner))).version).toBe(1);
 });

@@ -87,7 +87,7 @@ function fromEdit(unit: UnitDefinition, key: string, edit: LineEdit, reason: Rea
   if (edit.part && unit.parts.some((p) => p.id === edit.part)) return partLine(unit, edit.part, reason);
   const operation = unit.labour.find((l) => l.id === edit.operation);
   if (operation) return operationLine(operation, reason);
-  const kind = edit.hours ? 'labour' : 'part';
+  const kind = edit.hours ? 'labour' : key.startsWith('outside-') ? 'outside' : 'part';
   const line = blankLine(key, kind, edit.name ?? key, reason);
   return { ...line, unpriced: kind === 'part' && isBought(reason.action) && edit.price === undefined };
 }

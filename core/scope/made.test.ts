@@ -94,3 +94,25 @@ test('a record nobody can read changes nothing', () => {
   const made = { 'scope.made.targeted': { lines: ['part-shaft', 'x y z', ''] } };
   expect(() => since(at(true), made)).not.toThrow();
 });
+
+test('what is no part of the unit keeps its name and its kind when it is left in', () => {
+  const cooler = scopeBy([rule('c', [{ outside: 'outside-cooler', name: 'External cooler' }])]);
+  const made = { 'scope.made.targeted': madeOf(cooler) as unknown as Json };
+  const [change] = since(scopeBy([]), made);
+  expect(change).toMatchObject({ key: 'outside-cooler', name: 'External cooler', now: null });
+  const values = {
+    'scope.line.outside-cooler': leftAsItWas(
+      paperUnit,
+      change!,
+      'Agreed with the customer.',
+    ) as unknown as Json,
+  };
+  const [line] = scopeBy([], values).lines;
+  expect(line).toMatchObject({
+    key: 'outside-cooler',
+    kind: 'outside',
+    name: 'External cooler',
+    edited: 'add',
+  });
+  expect(since(scopeBy([], values), { ...made, ...values })).toEqual([]);
+});

@@ -7,8 +7,10 @@ import { SCOPE_ACTIONS } from './rules';
 import type { ScopeAction } from './rules';
 import type { Scope } from './scope';
 
-/** A scope as somebody stood by it: what is done with what, line by line, as `KEY ACTION QUANTITY`, and `custom` where
- * nothing but custom asked for it. */
+/**
+ * A scope as somebody stood by it: what is done with what, line by line, as `KEY ACTION QUANTITY`; then `custom` where
+ * nothing but custom asked for it, and ` | NAME` of what is no part of the unit.
+ */
 export type MadeScope = ValueAt<'scope.made.full'>;
 
 /** What has changed in a scope, without anybody having changed it by hand, since somebody stood by it. */
@@ -31,12 +33,19 @@ const byCustom = (line: ScopeLine) => line.edited === null && line.reasons.every
 const isKept = (line: ScopeLine) => line.kind !== 'labour';
 
 export const madeOf = (scope: Scope): MadeScope => ({
-  lines: scope.lines
-    .filter(isKept)
-    .map((l) => `${l.key} ${l.action} ${l.quantity}${byCustom(l) ? ` ${CUSTOM}` : ''}`),
+  lines: scope.lines.filter(isKept).map(lineText),
 });
 
 const CUSTOM = 'custom';
+const NAME = ' | ';
+/** The longest a line of the record may be. */
+const LONGEST = 160;
+
+const lineText = (l: ScopeLine) =>
+  `${l.key} ${l.action} ${l.quantity}${byCustom(l) ? ` ${CUSTOM}` : ''}${l.of === null ? NAME + l.name : ''}`.slice(
+    0,
+    LONGEST,
+  );
 
 /** What the evidence, the policies or the cause have changed since; empty where nobody stood by this scope yet. */
 export function changesSince(unit: UnitDefinition, state: JobState, scope: Scope): ScopeChange[] {
@@ -54,7 +63,7 @@ export function changesSince(unit: UnitDefinition, state: JobState, scope: Scope
   });
   const gone = [...before].flatMap(([key, then]): ScopeChange[] => {
     if (now.has(key) || taken.has(key) || then.custom) return [];
-    const name = unit.parts.find((p) => `part-${p.id}` === key)?.name ?? key;
+    const name = unit.parts.find((p) => `part-${p.id}` === key)?.name ?? then.name ?? key;
     return [{ key, name, before: then.action, now: null, quantity: then.quantity, line: null }];
   });
   return [...other, ...gone];
@@ -62,19 +71,26 @@ export function changesSince(unit: UnitDefinition, state: JobState, scope: Scope
 
 const named = ({ key, name, quantity }: ScopeLine) => ({ key, name, quantity });
 
-function readLine(text: string): [string, { action: ScopeAction; quantity: number; custom: boolean }][] {
-  const [key, action, quantity, custom] = text.split(' ');
+interface Then {
+  action: ScopeAction;
+  quantity: number;
+  custom: boolean;
+  name: string | undefined;
+}
+
+function readLine(text: string): [string, Then][] {
+  const [done, name] = text.split(NAME);
+  const [key, action, quantity, custom] = done!.split(' ');
   const known = SCOPE_ACTIONS.find((a) => a === action);
   return key && known
-    ? [[key, { action: known, quantity: Number(quantity) || 1, custom: custom === CUSTOM }]]
+    ? [[key, { action: known, quantity: Number(quantity) || 1, custom: custom === CUSTOM, name }]]
     : [];
 }
 
 /** The record with one change taken: from now on the scope stands so. */
 export function withTaken(made: MadeScope, change: ScopeChange): MadeScope {
   const others = made.lines.filter((text) => text.split(' ')[0] !== change.key);
-  const now = change.now === null ? [] : [`${change.key} ${change.now} ${change.quantity}`];
-  return { lines: [...others, ...now] };
+  return { lines: [...others, ...(change.line ? [lineText(change.line)] : [])] };
 }
 
 /** The change by hand that leaves a line as it was: the slot `scope.line.KEY` and what it says. */

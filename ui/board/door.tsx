@@ -1,7 +1,9 @@
 'use client';
+import { useState } from 'react';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { Mark } from '@/ui/system';
+import { sayError, send } from '@/ui/net/request';
+import { Button, Mark, Notice } from '@/ui/system';
 
 const Frame = styled.main`
   min-height: 100vh;
@@ -41,8 +43,30 @@ const Form = styled.form`
   }
 `;
 
-/** The way in: what Pelvik is on one side, what is to be filled in on the other. */
-export function Door({ onSubmit, children }: { onSubmit: () => void; children: ReactNode }) {
+/** The way in: what Pelvik is on one side, what is to be filled in on the other, and where it leads once it is sent. */
+export function Door(props: {
+  title: string;
+  action: string;
+  /** Where the fields are sent, and the page that comes then. */
+  to: string;
+  body: Record<string, string>;
+  then: string;
+  children: ReactNode;
+}) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const submit = async () => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      await send('POST', props.to, { body: props.body });
+      // A whole new page: nothing of an earlier person stays in this one's memory.
+      location.replace(props.then);
+    } catch (error) {
+      setProblem(sayError(error));
+      setBusy(false);
+    }
+  };
   return (
     <Frame id="main" tabIndex={-1}>
       <Side>
@@ -53,10 +77,19 @@ export function Door({ onSubmit, children }: { onSubmit: () => void; children: R
       <Form
         onSubmit={(event) => {
           event.preventDefault();
-          onSubmit();
+          void submit();
         }}
       >
-        {children}
+        <h2>{props.title}</h2>
+        {props.children}
+        {problem && (
+          <Notice $tone="bad" role="alert">
+            {problem}
+          </Notice>
+        )}
+        <Button type="submit" $kind="main" isDisabled={busy}>
+          {props.action}
+        </Button>
       </Form>
     </Frame>
   );

@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { sayError, send } from '@/ui/net/request';
-import { Button, Caption, Notice, Stack, TextInput } from '@/ui/system';
+import { Caption, Stack, TextInput } from '@/ui/system';
 import { Door } from './door';
 
 /** The first start of a shop: its owner is made, and goes on to the settings. */
@@ -10,22 +9,14 @@ export function SetUp() {
   const [name, setName] = useState('');
   const [id, setId] = useState('');
   const [password, setPassword] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const submit = async () => {
-    setBusy(true);
-    setProblem(null);
-    try {
-      await send('POST', '/api/setup', { body: { code, name, id, password } });
-      location.replace('/shop');
-    } catch (error) {
-      setProblem(sayError(error));
-      setBusy(false);
-    }
-  };
   return (
-    <Door onSubmit={() => void submit()}>
-      <h2>Set the shop up</h2>
+    <Door
+      title="Set the shop up"
+      action="Set up, and go to the settings"
+      to="/api/setup"
+      body={{ code, name, id, password }}
+      then="/shop"
+    >
       <Caption>
         Nobody works here yet. Whoever started Pelvik was shown a code: with it you become the owner, and go
         on to what the shop charges and promises.
@@ -50,14 +41,6 @@ export function SetUp() {
           maxLength={200}
         />
       </Stack>
-      {problem && (
-        <Notice $tone="bad" role="alert">
-          {problem}
-        </Notice>
-      )}
-      <Button type="submit" $kind="main" isDisabled={busy}>
-        Set up, and go to the settings
-      </Button>
     </Door>
   );
 }
