@@ -108,6 +108,8 @@ function isOrdinary({ grade, stock, price, doubt }: ShownOffer, book: number): b
   return grade === 'new' && stock > 0 && doubt === null && Math.abs(price - book) <= book * ABOUT;
 }
 
+const partsWords = (n: number) => (n === 1 ? '1 part' : `${n} parts`);
+
 /** How each supplier answered: what is not known is said, and the price book stands. */
 function Heard({ asked }: { asked: Asked[] }) {
   const { unit } = useJob();
@@ -119,14 +121,15 @@ function Heard({ asked }: { asked: Asked[] }) {
           <Line $gap={8}>
             <b>{supplier || 'No supplier named'}</b>
             {asking ? (
-              <Caption as="span">is asked about {parts.length} parts …</Caption>
+              <Caption as="span">is asked about {partsWords(parts.length)} …</Caption>
             ) : trouble ? (
               <Caption as="span">
-                {trouble.replace(/[.]?$/, '.')} The price book stands for {parts.length} parts.
+                {trouble.replace(/[.]?$/, '.')} The price book stands for {partsWords(parts.length)}.
               </Caption>
             ) : (
               <Caption as="span">
-                {answer && `${parts.length - answer.unanswered.length} of ${parts.length} parts offered`}
+                {answer &&
+                  `${parts.length - answer.unanswered.length} of ${partsWords(parts.length)} offered`}
               </Caption>
             )}
             {!asking && trouble && (
