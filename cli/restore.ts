@@ -82,7 +82,7 @@ function refuseForeign(cluster: Cluster, file: string): void {
 }
 
 /**
- * An older backup knows nothing of what was ended since: every session ends, and a customer's link stays revoked if it is
+ * An older backup knows nothing of what was ended since: another generation begins, every session ends, and a customer's link stays revoked if it is
  * revoked in the database that is there now. Where there is none to ask, all links are.
  */
 async function keepRevoked(cluster: Cluster, database: string): Promise<void> {
@@ -95,6 +95,7 @@ async function keepRevoked(cluster: Cluster, database: string): Promise<void> {
       `UPDATE quote_links SET revoked_at = now() WHERE revoked_at IS NULL AND ($1::bytea[] IS NULL OR token_hash = ANY ($1))`,
       [revoked],
     );
+    await client.query('UPDATE generation SET id = gen_random_uuid(), since = now()');
     await client.query(`INSERT INTO audit (who, what, about) VALUES ('Pelvik', 'backup restored', '{}')`);
   });
 }

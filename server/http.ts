@@ -7,6 +7,7 @@ import { withClient } from './db';
 import { log, safePath } from './log';
 import { notFound, UserError } from './problem';
 import { cookieName, SESSION_HOURS, sessionUser } from './sessions';
+import type { SignedIn } from './sessions';
 import type { User } from './users';
 
 /** Small bodies: entries, answers, sign-in. */
@@ -18,7 +19,11 @@ interface Context<P> {
   params: Promise<P>;
 }
 
-/** A route for people who are signed in. Writes must come from our own pages. */
+/** Whose page sent a request, and the generation its knowledge is of: both are refused where they are not the present ones. */
+const PERSON = 'x-pelvik-person';
+const GENERATION = 'x-pelvik-generation';
+
+/** A route for people who are signed in. Writes must come from our own pages, and from those of the person signed in. */
 export function route<P = object>(handler: Handler<P>) {
   return open<P>(async (request, params) => {
     // A page that only listens does not keep its session alive.
@@ -29,24 +34,70 @@ export function route<P = object>(handler: Handler<P>) {
         'You are not signed in, or the session has ended.',
         'Sign in again; what you typed is kept.',
       );
-    return handler(request, params, user);
+    const answer = await answered(request, async () => {
+      refuseOtherPerson(request, user);
+      refuseBefore(request, user);
+      return handler(request, params, user);
+    });
+    answer.headers.set(GENERATION, user.generation);
+    return answer;
   });
 }
+
+/**
+ * A browser may still show a page of who was signed in before. Only browsers send an origin: their writes must say whose
+ * they are. Throws a UserError 409.
+ */
+function refuseOtherPerson(request: NextRequest, user: User): void {
+  const writer = request.headers.get(PERSON);
+  if (writer === user.id) return;
+  if (writer !== null)
+    throw new UserError(
+      409,
+      `${user.name} is signed in on this device.`,
+      'This was not saved under that name. It is kept here until the person who wrote it signs in.',
+      [],
+      'other-person',
+    );
+  if (request.headers.has('origin') && isWrite(request))
+    throw new UserError(409, 'This page does not say whose it is.', 'Reload it; what you typed is kept.');
+}
+
+/** A page from before a backup was brought back knows jobs that may be others now. Throws a UserError 409. */
+function refuseBefore(request: NextRequest, user: SignedIn): void {
+  const known = request.headers.get(GENERATION);
+  if (known === null || known === user.generation || !isWrite(request)) return;
+  throw new UserError(
+    409,
+    'A backup of the shop was restored since this page was opened.',
+    'Reload the page; what you typed is kept.',
+    [],
+    'restored',
+  );
+}
+
+const isWrite = ({ method }: NextRequest) => method !== 'GET' && method !== 'HEAD';
 
 /** A route anyone may call: sign-in and the customer's page. */
 export function open<P = object>(handler: OpenHandler<P>) {
   return async (request: NextRequest, context: Context<P>): Promise<Response> => {
-    let answer: Response;
-    try {
-      if (request.method !== 'GET' && request.method !== 'HEAD') refuseForeign(request);
-      answer = await handler(request, await context.params);
-    } catch (error) {
-      answer = failure(error, request);
-    }
+    const answer = await answered(request, async () => {
+      if (isWrite(request)) refuseForeign(request);
+      return handler(request, await context.params);
+    });
     // Nothing is kept on the way, unless a route says it never changes.
     if (!answer.headers.has('cache-control')) answer.headers.set('cache-control', 'no-store');
     return answer;
   };
+}
+
+/** What was asked for, or what went wrong, as an answer. */
+async function answered(request: NextRequest, work: () => Promise<Response>): Promise<Response> {
+  try {
+    return await work();
+  } catch (error) {
+    return failure(error, request);
+  }
 }
 
 type Draw<P> = (params: P, nonce: string) => Promise<string>;
@@ -83,12 +134,12 @@ function refuseForeign(request: NextRequest): void {
 }
 
 function failure(error: unknown, request: NextRequest): Response {
-  const { status, message, remedy, problems } = told(error, request);
+  const { status, message, remedy, problems, kind } = told(error, request);
   const headers = status === 503 ? { 'retry-after': '3' } : undefined;
-  return NextResponse.json({ error: { message, remedy, problems } }, { status, headers });
+  return NextResponse.json({ error: { message, remedy, problems, kind } }, { status, headers });
 }
 
-interface Told extends Pick<UserError, 'message' | 'remedy' | 'problems'> {
+interface Told extends Pick<UserError, 'message' | 'remedy' | 'problems' | 'kind'> {
   status: number;
 }
 
@@ -117,7 +168,7 @@ export function isSecure(headers: Headers): boolean {
 }
 
 /** The signed-in user; `active` marks the session as in use. */
-export async function currentUser(active = true): Promise<User | null> {
+export async function currentUser(active = true): Promise<SignedIn | null> {
   const token = await sessionToken();
   return token ? withClient((client) => sessionUser(client, token, active)) : null;
 }

@@ -234,6 +234,15 @@ export async function eraseCustomer(client: Client, number: number, user: User):
   await audit(client, user.name, 'customer erased', { job: number });
 }
 
+/** How many entries of a job stood when the present generation began: what came after them no older device can know. */
+export async function keptEntries(client: Client, jobId: string): Promise<number> {
+  const { rows } = await client.query(
+    'SELECT count(*)::int AS kept FROM entries e, generation g WHERE e.job_id = $1 AND e.at <= g.since',
+    [jobId],
+  );
+  return rows[0].kept;
+}
+
 /** What a job's record may hold: as much as one case file carries. */
 export const MOST_ENTRIES = 50_000;
 

@@ -8,10 +8,10 @@ import { may } from './permissions';
 import { UserError } from './problem';
 import { shopOf } from './shop';
 import { unitOf, unitVersions } from './units';
-import type { User } from './users';
+import type { SignedIn } from './sessions';
 
 /** The signed-in user of a page; others are sent to sign in. */
-export async function pageUser(): Promise<User> {
+export async function pageUser(): Promise<SignedIn> {
   const user = await currentUser();
   if (!user) redirect('/signin');
   return user;
@@ -32,6 +32,7 @@ export async function jobStart(number: string) {
     return {
       experience,
       number: job.number,
+      id: job.id,
       user,
       stage: job.stage,
       state: job.state,
@@ -58,7 +59,7 @@ export async function unitStart(id: string, version: string | undefined) {
     const unit = await unitOf(client, shown);
     const { terms } = await shopOf(client);
     return {
-      user: user.id,
+      user,
       mayEdit: may(user, 'edit-units'),
       unit,
       version: shown.version,

@@ -1,5 +1,8 @@
 import type { Problem } from '@/core/validation';
 
+/** What a program must tell apart, beyond the status: somebody else is signed in; a backup was brought back. */
+export type ErrorKind = 'other-person' | 'restored';
+
 /** An error whose words are meant for the user: what is wrong and what to do. Anything else stays in the log. */
 export class UserError extends Error {
   constructor(
@@ -7,6 +10,7 @@ export class UserError extends Error {
     message: string,
     readonly remedy: string,
     readonly problems: Problem[] = [],
+    readonly kind?: ErrorKind,
   ) {
     super(message);
   }

@@ -2,6 +2,11 @@ import { createHash, randomBytes } from 'node:crypto';
 import type { Client } from './db';
 import type { User } from './users';
 
+/** A signed-in person, and the course of the shop's history the database is in: a restored backup begins another. */
+export interface SignedIn extends User {
+  generation: string;
+}
+
 export const SESSION_HOURS = 14;
 /** A session nobody has used for this long has ended. */
 export const IDLE_HOURS = 4;
@@ -37,12 +42,12 @@ export async function sessionUser(
   client: Client,
   token: string | undefined,
   active = true,
-): Promise<User | null> {
+): Promise<SignedIn | null> {
   if (!token || token.length > 100) return null;
   const hash = hashToken(token);
   const { rows } = await client.query(
-    `SELECT u.id, u.name, u.role, s.seen_at < now() - interval '1 minute' AS quiet
-     FROM sessions s JOIN users u ON u.id = s.user_id WHERE s.token_hash = $1 AND ${OPEN} AND u.active`,
+    `SELECT u.id, u.name, u.role, g.id AS generation, s.seen_at < now() - interval '1 minute' AS quiet
+     FROM sessions s JOIN users u ON u.id = s.user_id CROSS JOIN generation g WHERE s.token_hash = $1 AND ${OPEN} AND u.active`,
     [hash],
   );
   if (!rows[0]) return null;

@@ -70,6 +70,12 @@ export async function authenticate(id: string, password: string, address: string
   return { id: row.id, name: row.name, role: row.role };
 }
 
+/** What locks this person's unsent changes on a shared device, 32 bytes in base64. For that person alone. */
+export async function deviceKey(client: Client, userId: string): Promise<string> {
+  const { rows } = await client.query('SELECT device_key FROM users WHERE id = $1', [userId]);
+  return (rows[0].device_key as Buffer).toString('base64');
+}
+
 /** Changes a person's own password. Throws a UserError: 400 too weak, 403 the present one is wrong. */
 export async function changePassword(
   user: User,

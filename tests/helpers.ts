@@ -24,7 +24,7 @@ export async function signIn(page: Page, person: Person): Promise<void> {
   expect(answer.status()).toBe(200);
 }
 
-const passwordOf = (person: Person) => shop.people.find((p) => p.id === person)!.password;
+export const passwordOf = (person: Person) => shop.people.find((p) => p.id === person)!.password;
 
 /** A press is heard once the page has come to life. */
 export async function live(page: Page): Promise<void> {
@@ -86,4 +86,19 @@ export async function recorded(request: APIRequestContext, job: number, slot: st
   const answer = await request.get(`/api/jobs/${job}/entries?after=0`);
   const { entries } = (await answer.json()) as { entries: { slot: string; value: unknown }[] };
   return entries.filter((e) => e.slot === slot).at(-1)?.value;
+}
+
+/** Waits until this page's worker looks after it and has kept the job's stages, and what they reason with. */
+export async function keptForOffline(page: Page, job: number): Promise<void> {
+  await expect
+    .poll(
+      () =>
+        page.evaluate(async (path) => {
+          const page = await caches.match(path, { ignoreVary: true });
+          const library = /\/api\/library\/[\w/-]+/.exec((await page?.text()) ?? '')?.[0];
+          return library !== undefined && !!(await caches.match(library, { ignoreVary: true }));
+        }, `/jobs/${job}/quote`),
+      { timeout: 20_000 },
+    )
+    .toBe(true);
 }

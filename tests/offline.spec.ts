@@ -1,23 +1,19 @@
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { choice, newJob, openRow, OURS, pick, recorded, saved, signIn, stage } from './helpers';
+import {
+  choice,
+  keptForOffline,
+  newJob,
+  openRow,
+  OURS,
+  pick,
+  recorded,
+  saved,
+  signIn,
+  stage,
+} from './helpers';
 
 test.use({ serviceWorkers: 'allow' });
-
-/** Waits until this page's worker looks after it and has kept the job's stages, and what they reason with. */
-async function kept(page: Page, job: number): Promise<void> {
-  await expect
-    .poll(
-      () =>
-        page.evaluate(async (path) => {
-          const page = await caches.match(path, { ignoreVary: true });
-          const library = /\/api\/library\/[\w/-]+/.exec((await page?.text()) ?? '')?.[0];
-          return library !== undefined && !!(await caches.match(library, { ignoreVary: true }));
-        }, `/jobs/${job}/quote`),
-      { timeout: 20_000 },
-    )
-    .toBe(true);
-}
 
 const low = (page: Page) => choice(page, 'Fluid at intake, level', 'Low');
 
@@ -38,7 +34,7 @@ test('board and job open without the network, also after the browser was closed;
   const job = await newJob(page);
   await pick(page, 'Fluid at intake, colour', 'Black');
   await saved(page);
-  await kept(page, job);
+  await keptForOffline(page, job);
   await context.setOffline(true);
   await page.close();
   const again = await context.newPage();
@@ -75,7 +71,7 @@ test('a job never opened here says so without the network, and the way back to t
 }) => {
   await signIn(page, 'mira');
   const job = await newJob(page);
-  await kept(page, job);
+  await keptForOffline(page, job);
   await context.setOffline(true);
   await page.goto('/jobs/1001/intake');
   await expect(page.getByRole('heading', { name: 'No connection to the shop’s server' })).toBeVisible();
@@ -97,29 +93,30 @@ async function everything(page: Page): Promise<string> {
   return page.evaluate(async () =>
     JSON.stringify([
       Object.keys(localStorage).filter((k) => k !== 'pelvik-theme'),
-      (await indexedDB.databases()).map((d) => d.name),
+      (await indexedDB.databases()).map((d) => d.name).filter((name) => name !== 'pelvik-device'),
       (await caches.keys()).filter((k) => !k.includes('precache')),
     ]),
   );
 }
 
-test('signing out warns while something waits, and leaves nothing of a person on the device', async ({
+test('signing out says what waits and keeps it, locked; nothing else of a person stays on the device', async ({
   page,
 }) => {
   await signIn(page, 'mira');
   const job = await newJob(page);
-  await kept(page, job);
+  await keptForOffline(page, job);
   await page.getByLabel('Repair already tried').fill('Unsent words');
   await leaveOneWaiting(page);
   await page.getByRole('button', { name: /sign out/ }).click();
   const dialog = page.getByRole('dialog', { name: /Sign out/ });
-  await expect(dialog).toContainText('One change is only on this device');
+  await expect(dialog).toContainText('1 change of Mira Sollen waits here.');
   await dialog.getByRole('button', { name: 'Stay signed in' }).click();
   await expect(dialog).toHaveCount(0);
   expect(await everything(page)).toContain('pelvik-outbox-mira');
   await page.getByRole('button', { name: /sign out/ }).click();
-  await dialog.getByRole('button', { name: 'Delete and sign out' }).click();
+  await dialog.getByRole('button', { name: 'Sign out', exact: true }).click();
   await page.waitForURL(/signin/);
+  await expect(page.getByTestId('others-waiting')).toContainText('1 change of Mira Sollen waits here.');
   expect(await everything(page)).toBe('[[],[],[]]');
 });
 

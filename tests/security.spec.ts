@@ -130,3 +130,32 @@ test('signing out ends the session on the server too', async ({ page, context })
   await context.addCookies(cookies);
   expect((await page.request.get('/api/jobs')).status()).toBe(401);
 });
+
+test('a write names whose it is, and is refused in another’s name or from before a restored backup', async ({
+  page,
+}) => {
+  await signIn(page, 'tobin');
+  const job = await newJob(page);
+  const origin = new URL(page.url()).origin;
+  const write = (headers: Record<string, string>) =>
+    page.request.post(`/api/jobs/${job}/entries`, {
+      headers: { ...OURS, ...headers },
+      data: { entries: [{ id: crypto.randomUUID(), slot: 'complaint.words', value: 'x' }] },
+    });
+  const before = await write({ 'x-pelvik-person': 'tobin' });
+  expect(before.status()).toBe(200);
+  const generation = before.headers()['x-pelvik-generation']!;
+  const other = await write({ 'x-pelvik-person': 'mira' });
+  expect([other.status(), (await other.json()).error.kind]).toEqual([409, 'other-person']);
+  // A browser's page that does not say whose it is.
+  expect((await write({ origin })).status()).toBe(409);
+  expect((await write({ origin, 'x-pelvik-person': 'tobin' })).status()).toBe(200);
+  const restored = await write({ 'x-pelvik-generation': crypto.randomUUID() });
+  expect([restored.status(), (await restored.json()).error.kind]).toEqual([409, 'restored']);
+  expect((await write({ 'x-pelvik-generation': generation })).status()).toBe(200);
+  // Listening says so too, so that a page of somebody else notices.
+  const news = await page.request.get(`/api/jobs/${job}/entries?after=0`, {
+    headers: { 'x-pelvik-person': 'mira' },
+  });
+  expect(news.status()).toBe(409);
+});

@@ -1,10 +1,17 @@
+import { createHash } from 'node:crypto';
+import { inspect } from 'node:util';
 import { IDBFactory } from 'fake-indexeddb';
+import { openDB } from 'idb';
 import { fold } from '@/core/case';
 import type { Entry, JobState, NewEntry } from '@/core/case';
 import { SyncEngine } from '@/ui/sync/engine';
 import type { Told } from '@/ui/sync/surroundings';
+import { closeDevice } from '@/workers/device';
+import { enter, leave, waitingHere } from '@/ui/sync/people-here';
+import type { WaitingHere } from '@/ui/sync/people-here';
 import { openStore } from '@/ui/sync/store';
-import type { Appended, News, Outcome, Transport } from '@/ui/sync/transport';
+import type { JobMark } from '@/ui/sync/store';
+import type { Appended, News, Outcome, Sent, Transport } from '@/ui/sync/transport';
 import { JobView } from '@/ui/sync/view';
 
 /**
@@ -15,6 +22,7 @@ export class World {
   readonly server = new FakeServer();
   readonly tabs: Tab[] = [];
 
+  /** A device with this person signed in; `signIn` changes that. */
   device(user: string): Device {
     return new Device(this, user);
   }
@@ -45,7 +53,13 @@ export async function idle(): Promise<void> {
 export type Fault = 'cut' | 'lost' | 'failed' | 'busy' | 'signed-out' | null;
 
 export class FakeServer {
-  readonly entries = new Map<number, Entry[]>();
+  entries = new Map<number, Entry[]>();
+  /** The course of its history; another one after a backup was brought back. */
+  generation = 'generation-1';
+  /** How many entries of a job stood when the generation began. */
+  private began = new Map<number, number>();
+  /** Jobs whose number was given to another one since. */
+  readonly ids = new Map<number, string>();
   /** Slots that are refused one by one. */
   refuse: (entry: NewEntry) => string | null = () => null;
   /** Bodies that are refused whole. */
@@ -58,6 +72,9 @@ export class FakeServer {
   /** Photos are on their way until this is done. */
   slowPhotos: Promise<void> | null = null;
   readonly photos: string[] = [];
+  readonly gone = new Set<number>();
+  /** Every batch that set out, in order: whose it said it was, and what it held. */
+  readonly batches: { by: string; job: number; ids: string[] }[] = [];
   fault: () => Fault = () => null;
   requests = 0;
 
@@ -70,22 +87,55 @@ export class FakeServer {
     return fold({}, this.of(job));
   }
 
-  transport(by: string): Transport {
+  idOf(job: number): string {
+    return this.ids.get(job) ?? `job-${job}`;
+  }
+
+  /** What a backup holds. */
+  backup(): Map<number, Entry[]> {
+    return structuredClone(this.entries);
+  }
+
+  restore(backup: Map<number, Entry[]>): void {
+    this.entries = structuredClone(backup);
+    this.began = new Map([...backup].map(([job, entries]) => [job, entries.length]));
+    this.generation = `generation-${Number(this.generation.split('-')[1]) + 1}`;
+  }
+
+  /** `signedIn`: whose session the browser holds when it sends. */
+  transport(by: string, signedIn: () => string | null = () => by): Transport {
+    const asked = <T>(work: () => Outcome<T>) =>
+      this.answer<T>(() => {
+        const session = signedIn();
+        if (session === null) return { kind: 'sign-in' };
+        return session === by ? work() : { kind: 'other-person' };
+      });
     return {
-      entries: (job, entries, after) => this.answer(() => this.append(by, job, entries, after)),
-      photo: async (_job, id) => {
+      entries: (job, entries, sent) => {
+        this.batches.push({ by, job, ids: entries.map((e) => e.id) });
+        return asked(() => this.append(by, job, entries, sent));
+      },
+      photo: async (_job, id, _blob, generation) => {
         await this.slowPhotos;
-        return this.answer(() => {
+        return asked(() => {
+          if (generation && generation !== this.generation) return { kind: 'restored' };
           if (this.stumblePhoto(id)) return { kind: 'failed', message: 'Something went wrong.' };
           if (this.refusePhoto) return { kind: 'refused', message: this.refusePhoto };
           this.photos.push(id);
           return { kind: 'taken', value: {} };
         });
       },
-      news: (job, after) =>
-        this.answer(() => {
+      news: (job, after, kept) =>
+        asked(() => {
+          if (this.gone.has(job)) return { kind: 'refused', message: 'There is no such job.' };
           const all = this.of(job);
-          const value: News = { entries: all.filter((e) => e.seq > after), lastSeq: all.length };
+          const value: News = {
+            id: this.idOf(job),
+            entries: all.filter((e) => e.seq > after),
+            lastSeq: all.length,
+            generation: this.generation,
+            ...(kept ? { kept: this.began.get(job) ?? 0 } : {}),
+          };
           return { kind: 'taken', value };
         }),
     };
@@ -103,7 +153,8 @@ export class FakeServer {
     return fault === 'lost' ? { kind: 'later' } : answer;
   }
 
-  private append(by: string, job: number, batch: NewEntry[], after?: number): Outcome<Appended> {
+  private append(by: string, job: number, batch: NewEntry[], { after, generation }: Sent): Outcome<Appended> {
+    if (generation && generation !== this.generation) return { kind: 'restored' };
     if (this.stumble(batch)) return { kind: 'failed', message: 'Something went wrong.' };
     const whole = this.refuseAll(batch);
     if (whole) return { kind: 'refused', message: whole };
@@ -119,28 +170,89 @@ export class FakeServer {
     const from = Math.min(after ?? before, before);
     return {
       kind: 'taken',
-      value: { entries: all.filter((e) => e.seq > from), refused, lastSeq: all.length },
+      value: {
+        entries: all.filter((e) => e.seq > from),
+        refused,
+        lastSeq: all.length,
+        generation: this.generation,
+      },
     };
   }
 }
 
-/** A browser of one person: its database outlives its tabs. */
+/** A browser: its database outlives its tabs, and several people may sign in at it, one after the other. */
 export class Device {
   readonly factory = new IDBFactory();
+  readonly storage = new FakeStorage();
   readonly tabs: Tab[] = [];
   private readonly turns = new Map<string, Promise<unknown>>();
+  /** Whose session the browser holds. */
+  session: string | null;
 
   constructor(
     readonly world: World,
     readonly user: string,
-  ) {}
+  ) {
+    this.session = user;
+  }
 
-  async tab(): Promise<Tab> {
-    const tab = new Tab(this);
+  /** A tab of whoever is signed in, or a page of somebody else that is still there. */
+  async tab(user = this.session ?? this.user): Promise<Tab> {
+    const tab = new Tab(this, user);
     this.tabs.push(tab);
     this.world.tabs.push(tab);
     await idle();
     return tab;
+  }
+
+  /** Signs in at the door; tabs of others stay as they are until they notice. */
+  async signIn(user: string): Promise<void> {
+    this.session = user;
+    await this.inBrowser(() => enter({ id: user, name: user }, async () => keyOf(user), this.keeping()));
+  }
+
+  /** Signs out by the button: the tab's engine is stopped first, as the page does. */
+  async signOut(): Promise<void> {
+    const user = this.session!;
+    this.session = null;
+    for (const tab of this.tabs) if (tab.isOpen && tab.user === user) tab.close();
+    await idle();
+    await this.inBrowser(() => leave(user, this.keeping()));
+  }
+
+  waitingHere(except: string | null = null): Promise<WaitingHere[]> {
+    return this.inBrowser(() => waitingHere(except));
+  }
+
+  /** Everything this browser keeps, as somebody with its developer tools would read it. */
+  async kept(): Promise<string> {
+    return this.inBrowser(async () => {
+      const found: unknown[] = [...this.storage.entries()];
+      for (const { name, version } of await indexedDB.databases()) {
+        const db = await openDB(name!, version);
+        for (const store of [...db.objectStoreNames]) found.push(name, store, await db.getAll(store));
+        db.close();
+      }
+      return inspect(found, { depth: 12, maxArrayLength: null, maxStringLength: null });
+    });
+  }
+
+  async inBrowser<T>(work: () => Promise<T>): Promise<T> {
+    globalThis.indexedDB = this.factory;
+    await closeDevice();
+    try {
+      return await work();
+    } finally {
+      await closeDevice();
+    }
+  }
+
+  private keeping() {
+    return {
+      storage: this.storage,
+      alone: async <T>(work: () => Promise<T>) => work(),
+      tell: () => undefined,
+    };
   }
 
   /** One tab at a time, as the browser's locks see to it; a tab that is closed lets go of its lock. */
@@ -152,6 +264,33 @@ export class Device {
       mine.catch(() => undefined),
     );
     return mine;
+  }
+}
+
+/** What the server would give this person, and nobody else. */
+const keyOf = (user: string) => createHash('sha256').update(user).digest('base64');
+
+/** The browser's own storage, whose names are its properties. */
+class FakeStorage implements Storage {
+  [name: string]: unknown;
+  get length(): number {
+    return Object.keys(this).length;
+  }
+  key = undefined as never;
+  clear(): void {
+    for (const name of Object.keys(this)) delete this[name];
+  }
+  getItem(name: string): string | null {
+    return (this[name] as string | undefined) ?? null;
+  }
+  setItem(name: string, text: string): void {
+    this[name] = text;
+  }
+  removeItem(name: string): void {
+    delete this[name];
+  }
+  entries(): [string, unknown][] {
+    return Object.entries(this);
   }
 }
 
@@ -167,23 +306,26 @@ export class Tab {
     this.letGo = () => reject(new Error('closed'));
   });
 
-  constructor(readonly device: Device) {
-    const { world, user } = device;
+  constructor(
+    readonly device: Device,
+    readonly user: string,
+  ) {
+    const { world } = device;
     globalThis.indexedDB = device.factory;
     this.engine = new SyncEngine({
       openStore: () => {
         globalThis.indexedDB = device.factory;
         return openStore(user);
       },
-      transport: world.server.transport(user),
+      transport: world.server.transport(user, () => device.session),
       newId: () => `entry-${++ids}-of-${user}`,
       now: () => '2026-01-01T00:00:00.000Z',
-      alone: (what, work) => device.alone(this, what, work),
+      alone: (what, work) => device.alone(this, `${user} ${what}`, work),
       openChannel: (hear) => {
         this.hear = hear;
         return {
           tell: (told) => {
-            const others = device.tabs.filter((t) => t !== this && t.open);
+            const others = device.tabs.filter((t) => t !== this && t.open && t.user === user);
             for (const other of others) setImmediate(() => other.open && other.hear(structuredClone(told)));
           },
           close: () => undefined,
@@ -204,14 +346,15 @@ export class Tab {
   }
 
   /** Opens a job as a page that was drawn when the server stood at this state. */
-  async show(job: number, state?: JobState, lastSeq?: number): Promise<JobView> {
+  async show(job: number, state?: JobState, lastSeq?: number, mark?: JobMark): Promise<JobView> {
     const { server } = this.device.world;
-    const user = { id: this.device.user, name: this.device.user };
+    const user = { id: this.user, name: this.user };
     const view = new JobView(
       this.engine,
-      server.transport(user.name),
+      server.transport(user.name, () => this.device.session),
       job,
       user,
+      mark ?? { id: server.idOf(job), generation: server.generation },
       state ?? server.state(job),
       lastSeq ?? server.of(job).length,
     );

@@ -1,15 +1,19 @@
 import { CacheFirst, NetworkFirst, Serwist } from 'serwist';
 import type { PrecacheEntry, SerwistPlugin } from 'serwist';
+import { currentPerson, setCurrentPerson } from './device';
 
 declare const self: ServiceWorkerGlobalScope & { __PRECACHE: PrecacheEntry[]; __BUILD: string };
 
 /**
  * Opens the board, the library and every job opened before without the network. Pages are asked of the server first and
- * kept; the program's own files come from the device. Nothing is ever written through here: writes wait in the outbox.
+ * kept for the person they were drawn for; nobody else is shown them. The program's own files come from the device.
+ * Nothing is ever written through here: writes wait in the outbox.
  */
 // Pages name the program's files: those kept by another build are fetched anew when this one takes over.
 const PAGES = `pelvik-pages-${self.__BUILD}`;
-const PHOTOS = 'pelvik-photos';
+const pagesOf = (person: string) => `${PAGES}-for-${person}`;
+const photosOf = (person: string) => `pelvik-photos-for-${person}`;
+
 /** How long a page is waited for before the kept one is shown, seconds. */
 const PATIENCE = 5;
 
@@ -20,12 +24,17 @@ const IN_LIBRARY = /\/api\/library\/[\w-]+\/\d+\/[0-9a-f]+/;
 /** Pages that are kept: the board, what Pelvik knows, jobs, units. Never the sign-in, never a customer's page. */
 const KEPT = /^\/(|knowledge|jobs\/\d+(\/\w+)?|units(\/[\w-]+)?)$/;
 
-/** A page is kept only when it is one: whole, ours, and not a way to somewhere else. */
-const onlyGood: SerwistPlugin = {
+/** Whose page a document says it is. */
+const WHOSE = /<meta name="pelvik-person" content="([^"]+)"/;
+const personOf = async (response: Response) => WHOSE.exec(await response.clone().text())?.[1] ?? null;
+
+const isPage = (response: Response) =>
+  response.ok && !response.redirected && !!response.headers.get('content-type')?.startsWith('text/html');
+
+/** A page is kept only when it is one: whole, this person's, and not a way to somewhere else. */
+const onlyOwn = (person: string): SerwistPlugin => ({
   cacheWillUpdate: async ({ response }) =>
-    response.ok && !response.redirected && response.headers.get('content-type')?.startsWith('text/html')
-      ? response
-      : null,
+    isPage(response) && (await personOf(response)) === person ? response : null,
   // A server without its database is no better than no server.
   fetchDidSucceed: async ({ response }) => {
     if (response.status >= 500) throw new TypeError(`The server answered ${response.status}.`);
@@ -33,14 +42,15 @@ const onlyGood: SerwistPlugin = {
   },
   // By its address alone: a page differs by nothing else.
   cacheKeyWillBeUsed: async ({ request }) => new URL(request.url).origin + new URL(request.url).pathname,
-};
-
-const pages = new NetworkFirst({
-  cacheName: PAGES,
-  networkTimeoutSeconds: PATIENCE,
-  matchOptions: { ignoreVary: true },
-  plugins: [onlyGood],
 });
+
+const pages = (person: string) =>
+  new NetworkFirst({
+    cacheName: pagesOf(person),
+    networkTimeoutSeconds: PATIENCE,
+    matchOptions: { ignoreVary: true },
+    plugins: [onlyOwn(person)],
+  });
 
 /**
  * A response made here has no address of its own, so a worker started from it keeps the one it was asked for, with the
@@ -63,13 +73,23 @@ const serwist = new Serwist({
   navigationPreload: false,
   runtimeCaching: [
     {
+      // Whoever comes here is signed out, or about to be somebody else: until then what is kept opens for nobody.
+      matcher: ({ request, sameOrigin, url }) =>
+        sameOrigin && request.mode === 'navigate' && url.pathname === '/signin',
+      handler: async ({ request }) => {
+        await setCurrentPerson(null).catch(() => undefined);
+        return fetch(request).catch(() => message(NOBODY));
+      },
+    },
+    {
       matcher: ({ request, sameOrigin, url }) =>
         sameOrigin && request.mode === 'navigate' && KEPT.test(url.pathname),
       handler: async ({ request, event }) => {
+        const person = await currentPerson();
         try {
-          return await pages.handle({ request, event });
+          return person === null ? await fetch(request) : await pages(person).handle({ request, event });
         } catch {
-          return otherPage(new URL(request.url));
+          return person === null ? message(NOBODY) : otherPage(new URL(request.url), person);
         }
       },
     },
@@ -80,25 +100,38 @@ const serwist = new Serwist({
     {
       matcher: ({ sameOrigin, url, request }) =>
         sameOrigin && request.method === 'GET' && /^\/api\/jobs\/\d+\/photos\/[\w-]+$/.test(url.pathname),
-      handler: new CacheFirst({ cacheName: PHOTOS, matchOptions: { ignoreVary: true } }),
+      handler: async ({ request, event }) => {
+        const person = await currentPerson();
+        if (person === null) return fetch(request);
+        const photos = new CacheFirst({ cacheName: photosOf(person), matchOptions: { ignoreVary: true } });
+        return photos.handle({ request, event });
+      },
     },
   ],
 });
 
 /** Without the network: another stage of the same job, else a page that says what can be done. */
-async function otherPage(url: URL): Promise<Response> {
+async function otherPage(url: URL, person: string): Promise<Response> {
   const job = url.pathname.match(/^\/jobs\/\d+/)?.[0];
-  const cache = await caches.open(PAGES);
+  const cache = await caches.open(pagesOf(person));
   const known = job
     ? (await cache.keys()).map((r) => new URL(r.url).pathname).filter((p) => p.startsWith(`${job}/`))
     : [];
   if (known.length && !known.includes(url.pathname)) return Response.redirect(known[0]!, 302);
-  return new Response(NOT_KEPT, { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } });
+  return message(NOT_KEPT);
 }
 
-const NOT_KEPT = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
+const NOT_KEPT =
+  'This page was not opened on this device before. Jobs that were can be opened from the board; what you enter there is kept and sent later.';
+const NOBODY =
+  'Nobody is signed in on this device, and signing in needs the shop’s server. What was entered here is kept, and sent when whoever wrote it signs in.';
+
+function message(words: string): Response {
+  const page = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
 <title>No connection · Pelvik</title><style>body{margin:0;background:#12201e;color:#eef2e9;font:18px/1.5 system-ui,sans-serif;display:grid;place-content:center;min-height:100vh;padding:24px}h1{font-size:28px;margin:0 0 8px}p{max-width:46ch}a{color:#8fb0ff}</style>
-<main><h1>No connection to the shop’s server</h1><p>This page was not opened on this device before. Jobs that were can be opened from the board; what you enter there is kept and sent later.</p><p><a href="/">To the board</a></p></main></html>`;
+<main><h1>No connection to the shop’s server</h1><p>${words}</p><p><a href="/">To the board</a></p></main></html>`;
+  return new Response(page, { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } });
+}
 
 self.addEventListener('message', (event) => {
   const { kind, urls } = (event.data ?? {}) as { kind?: string; urls?: string[] };
@@ -112,7 +145,7 @@ const MOST_RENEWED = 80;
 async function renew(): Promise<void> {
   for (const name of await caches.keys()) {
     if (name.startsWith('pelvik-library-') && name !== LIBRARY) await caches.delete(name);
-    if (!name.startsWith('pelvik-pages-') || name === PAGES) continue;
+    if (!name.startsWith('pelvik-pages-') || name.startsWith(PAGES)) continue;
     const urls = (await (await caches.open(name)).keys()).map((r) => r.url);
     await caches.delete(name);
     await keep(urls.slice(-MOST_RENEWED));
@@ -122,16 +155,19 @@ self.addEventListener('activate', (event) => event.waitUntil(renew()));
 
 /** Fetches pages that are not kept yet, one after the other, and what they cannot be worked with without. */
 async function keep(urls: string[]): Promise<void> {
-  const cache = await caches.open(PAGES);
   for (const url of urls) {
     const { pathname, origin } = new URL(url, self.location.origin);
     if (origin !== self.location.origin || !KEPT.test(pathname)) continue;
-    if (await cache.match(pathname, { ignoreVary: true })) continue;
+    const known = await currentPerson();
+    const kept = known && (await caches.open(pagesOf(known)));
+    if (kept && (await kept.match(pathname, { ignoreVary: true }))) continue;
     const answer = await fetch(pathname).catch(() => null);
-    if (!answer?.ok || answer.redirected) continue;
+    // The server says whose page it is; it is kept for that person alone.
+    const person = answer && isPage(answer) ? await personOf(answer) : null;
+    if (!answer || person === null) continue;
     const needed = IN_LIBRARY.exec(await answer.clone().text())?.[0];
     if (needed && !(await keepLibrary(origin + needed))) continue;
-    await cache.put(origin + pathname, answer);
+    await (await caches.open(pagesOf(person))).put(origin + pathname, answer);
   }
 }
 

@@ -11,7 +11,7 @@ const view = knowledgeView(knowledge);
 export default async function Page() {
   const user = await pageUser();
   return (
-    <SignedIn userId={user.id}>
+    <SignedIn who={user}>
       <KnowledgePage view={view} />
     </SignedIn>
   );

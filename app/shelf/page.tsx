@@ -16,5 +16,5 @@ export default async function Page() {
     units: (await listUnits(client)).map(({ id, version, name }) => ({ id, version, name })),
     currency: (await shopOf(client)).terms.currency,
   }));
-  return <ShelfPage userId={user.id} mayEdit={may(user, 'edit-shelf')} {...start} />;
+  return <ShelfPage who={user} mayEdit={may(user, 'edit-shelf')} {...start} />;
 }

@@ -28,7 +28,7 @@ export default async function Page() {
   }));
   return (
     <ShopPage
-      userId={user.id}
+      who={user}
       version={shop.version}
       terms={shop.terms}
       versions={versions}

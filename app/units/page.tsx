@@ -11,7 +11,7 @@ export const metadata = { title: 'Units · Pelvik' };
 export default async function UnitsPage() {
   const user = await pageUser();
   return (
-    <SignedIn userId={user.id}>
+    <SignedIn who={user}>
       <Queries>
         <UnitList units={await withClient(listUnits)} mayEdit={may(user, 'edit-units')} />
       </Queries>

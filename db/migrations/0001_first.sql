@@ -120,8 +120,3 @@ BEGIN
   RETURN NEW;
 END $$;
 CREATE TRIGGER quotes_frozen BEFORE UPDATE OR DELETE ON quotes FOR EACH ROW EXECUTE FUNCTION guard_quote();
-
--- Down Migration
-
-DROP TABLE audit, quote_answers, quote_links, quotes, photos, entries, jobs, sessions, users;
-DROP FUNCTION refuse_change, guard_quote;

@@ -34,10 +34,3 @@ BEGIN
   RETURN NEW;
 END $$;
 CREATE TRIGGER units_frozen BEFORE UPDATE ON units FOR EACH ROW EXECUTE FUNCTION guard_unit();
-
--- Down Migration
-
-ALTER TABLE jobs DROP CONSTRAINT jobs_unit;
-ALTER TABLE jobs DROP COLUMN unit_version;
-DROP TABLE units;
-DROP FUNCTION guard_unit;

@@ -118,18 +118,3 @@ GRANT SELECT, INSERT ON users, sessions, jobs, entries, photos, quotes, quote_li
 GRANT UPDATE ON users, sessions, jobs, quotes, quote_links, unit_families, attempts TO pelvik_app;
 GRANT DELETE ON attempts, units, sessions TO pelvik_app;
 GRANT EXECUTE ON FUNCTION erase_customer TO pelvik_app;
-
--- Down Migration
-
-DROP FUNCTION erase_customer;
-ALTER TABLE units DROP CONSTRAINT units_id_fkey;
-DROP TABLE unit_families, attempts;
-ALTER TABLE users ADD COLUMN failures integer NOT NULL DEFAULT 0, ADD COLUMN locked_until timestamptz;
-ALTER TABLE sessions DROP COLUMN id, DROP COLUMN device, DROP COLUMN seen_at;
-DROP INDEX jobs_search, jobs_by_stage, quote_links_by_quote, audit_by_time, quotes_one_accepted;
-CREATE UNIQUE INDEX quotes_one_accepted ON quotes (job_id) WHERE status = 'accepted' AND NOT imported;
-CREATE INDEX jobs_open ON jobs (updated_at DESC) WHERE NOT closed;
-ALTER TABLE jobs DROP COLUMN quoted, DROP COLUMN closed_at, DROP COLUMN erased_at;
-ALTER TABLE quotes DROP COLUMN imported, DROP COLUMN created_by_user;
-ALTER TABLE photos DROP COLUMN created_by_user;
-ALTER TABLE entries DROP COLUMN by_user, DROP COLUMN source, DROP COLUMN seen;

@@ -34,11 +34,3 @@ GRANT SELECT, INSERT ON quote_messages TO pelvik_app;
 
 -- What is promised for today or earlier is counted at every look at the board.
 CREATE INDEX jobs_promised ON jobs ((summary ->> 'promised')) WHERE NOT closed AND stage <> 'release';
-
--- Down Migration
-
-DROP INDEX jobs_promised_work, jobs_promised;
-DROP TABLE quote_messages, shop_terms;
-DELETE FROM quote_answers WHERE kind = 'reply';
-ALTER TABLE quote_answers DROP CONSTRAINT quote_answers_kind_check;
-ALTER TABLE quote_answers ADD CONSTRAINT quote_answers_kind_check CHECK (kind IN ('accept', 'decline', 'ask'));

@@ -28,8 +28,3 @@ GRANT UPDATE (price, held_by, held_at, gone) ON shelf TO pelvik_app;
 
 -- Cores that are being taken apart: found without reading every open job.
 CREATE INDEX jobs_of_donors ON jobs (number) WHERE NOT closed AND snapshot ? 'unit-source.from';
-
--- Down Migration
-
-DROP INDEX jobs_of_donors;
-DROP TABLE shelf;

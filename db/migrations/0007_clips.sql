@@ -30,20 +30,3 @@ BEGIN
   UPDATE jobs SET erased_at = now() WHERE id = job;
   PERFORM set_config('pelvik.erasing', 'off', true);
 END $$;
-
--- Down Migration
-
-CREATE OR REPLACE FUNCTION erase_customer(job uuid) RETURNS void LANGUAGE plpgsql SECURITY DEFINER SET search_path = public, pg_temp AS $$
-BEGIN
-  PERFORM set_config('pelvik.erasing', 'on', true);
-  UPDATE entries SET value = CASE slot WHEN 'customer.name' THEN '"Erased on request"'::jsonb ELSE 'null'::jsonb END
-  WHERE job_id = job AND (slot LIKE 'customer.%' OR slot = 'vehicle.plate') AND value <> 'null'::jsonb;
-  UPDATE quotes SET content = jsonb_set(content, '{job,customer}', '"Erased on request"')
-  WHERE job_id = job AND content -> 'job' ? 'customer';
-  UPDATE quote_answers a SET name = 'Erased on request', message = ''
-  FROM quotes q WHERE q.id = a.quote_id AND q.job_id = job;
-  UPDATE quote_links l SET revoked_at = COALESCE(l.revoked_at, now()) FROM quotes q WHERE q.id = l.quote_id AND q.job_id = job;
-  UPDATE jobs SET erased_at = now() WHERE id = job;
-  PERFORM set_config('pelvik.erasing', 'off', true);
-END $$;
-DROP TABLE clips;

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { LibraryFrame } from '@/ui/library/frame';
 import { send, sayError } from '@/ui/net/request';
+import type { Who } from '@/ui/sync/browser';
 import { SignOut } from '@/ui/sync/sign-out';
 import { SignedIn } from '@/ui/sync/signed-in';
 import { Button, Fields, Line, Notice, Page, Section, Stack, TextInput } from '@/ui/system';
@@ -29,7 +30,7 @@ const List = styled.ul`
 `;
 
 interface Props {
-  user: { id: string; name: string; role: string };
+  user: Who & { role: string };
   sessions: { id: string; device: string; createdAt: string; seenAt: string; own: boolean }[];
 }
 
@@ -47,8 +48,8 @@ export function AccountPage({ user, sessions }: Props) {
     }
   };
   return (
-    <SignedIn userId={user.id}>
-      <LibraryFrame title={user.name} aside={user.role} actions={<SignOut name={user.name} />}>
+    <SignedIn who={user}>
+      <LibraryFrame title={user.name} aside={user.role} actions={<SignOut who={user} />}>
         <Page>
           <Section
             title="Signed in"

@@ -8,6 +8,8 @@ import styled from 'styled-components';
 import { STAGES } from '@/core/case';
 import type { BoardColumn, Stage } from '@/core/case';
 import { send } from '@/ui/net/request';
+import { OthersBanner } from '@/ui/sync/banner';
+import type { Who } from '@/ui/sync/browser';
 import { useEngine } from '@/ui/sync/context';
 import { SignOut } from '@/ui/sync/sign-out';
 import { SignedIn } from '@/ui/sync/signed-in';
@@ -128,7 +130,7 @@ const Stages = styled.main`
 const SHOWN = STAGES.filter((s) => s !== 'release');
 
 export function Board(props: {
-  user: { id: string; name: string; role: string };
+  user: Who & { role: string };
   columns: BoardColumn[];
   due: Due;
   /** The day a job of each stage is usually ready. */
@@ -153,7 +155,8 @@ export function Board(props: {
   const columns = data?.columns ?? [];
   const total = columns.reduce((sum, c) => sum + c.total, 0);
   return (
-    <SignedIn userId={props.user.id}>
+    <SignedIn who={props.user}>
+      <OthersBanner self={props.user.id} />
       <Heard failed={isError} at={dataUpdatedAt} />
       <Shortcuts
         list={[
@@ -184,7 +187,7 @@ export function Board(props: {
           <Link href="/account">Account</Link>
         </Ways>
         <ThemeSwitch />
-        <SignOut name={props.user.name} />
+        <SignOut who={props.user} />
       </Top>
       <Filters>
         <Choice label="Due" value={only(filter, DUE)} options={DUE} onChange={setFilter} />

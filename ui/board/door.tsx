@@ -44,13 +44,15 @@ const Form = styled.form`
 `;
 
 /** The way in: what Pelvik is on one side, what is to be filled in on the other, and where it leads once it is sent. */
-export function Door(props: {
+export function Door<Answer = unknown>(props: {
   title: string;
   action: string;
   /** Where the fields are sent, and the page that comes then. */
   to: string;
   body: Record<string, string>;
   then: string;
+  /** What the device must settle between the answer and that page. */
+  before?: (answer: Answer) => Promise<void>;
   children: ReactNode;
 }) {
   const [problem, setProblem] = useState<string | null>(null);
@@ -59,7 +61,8 @@ export function Door(props: {
     setBusy(true);
     setProblem(null);
     try {
-      await send('POST', props.to, { body: props.body });
+      const answer = await send<Answer>('POST', props.to, { body: props.body });
+      await props.before?.(answer);
       // A whole new page: nothing of an earlier person stays in this one's memory.
       location.replace(props.then);
     } catch (error) {

@@ -8,7 +8,7 @@ import { NumberInput } from '@/ui/system';
  * The temperature of the bench and what lies on it, kept on this device and put to each reading that asks for one, until
  * the reading says otherwise.
  */
-const KEY = 'pelvik bench temperature';
+const KEY = 'pelvik-bench-temperature';
 const USUAL = 20;
 const listeners = new Set<() => void>();
 

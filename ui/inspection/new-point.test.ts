@@ -86,7 +86,8 @@ test('the form asks for it', () => {
   const library = { unit, knowledge: more, rules: moreRules, terms: shop as unknown as ShopTerms };
   const start = {
     number: 1,
-    user: { id: 'mira', name: 'Mira', role: 'technician' as const },
+    id: 'job-1',
+    user: { id: 'mira', name: 'Mira', role: 'technician' as const, generation: 'first' },
     stage: 'teardown' as const,
     state: stateFromValues(BLUE),
     lastSeq: 1,

@@ -4,8 +4,11 @@ import type { ReactNode } from 'react';
 import { below, valueOf } from '@/core/case';
 import type { Experience } from '@/core/diagnosis';
 import type { Clash, Json, JobState, Quoted, Stage, ValueAt, ValueBelow } from '@/core/case';
+import type { Who } from '@/ui/sync/browser';
 import { SyncProvider, useEngine } from '@/ui/sync/context';
-import { transport } from '@/ui/sync/transport';
+import { typedName } from '@/ui/sync/left';
+import { transportOf } from '@/ui/sync/transport';
+import type { SyncEngine } from '@/ui/sync/engine';
 import { JobView } from '@/ui/sync/view';
 import type { ViewState } from '@/ui/sync/view';
 import { useLibrary } from './library';
@@ -13,9 +16,7 @@ import type { JobLibrary, Opening } from './library';
 import { useReasoner } from './use-reasoning';
 import type { ReasoningValue } from './use-reasoning';
 
-export interface JobUser {
-  id: string;
-  name: string;
+export interface JobUser extends Who {
   role: 'technician' | 'counter' | 'owner';
 }
 
@@ -140,6 +141,8 @@ export function useSlots<P extends string>(prefix: P): [string, ValueBelow<P>][]
 
 export interface JobStart {
   number: number;
+  /** The job's own id: numbers may be given again after a backup was brought back. */
+  id: string;
   user: JobUser;
   stage: Stage;
   state: JobState;
@@ -156,7 +159,7 @@ export interface JobStart {
 /** Holds one job: its record, the person's sync and the worker that reasons over it. */
 export function JobProvider({ start, children }: { start: JobStart; children: ReactNode }) {
   return (
-    <SyncProvider userId={start.user.id}>
+    <SyncProvider who={start.user}>
       <Opened start={start}>{children}</Opened>
     </SyncProvider>
   );
@@ -172,6 +175,21 @@ function Opened({ start, children }: { start: JobStart; children: ReactNode }) {
 
 const never = () => () => undefined;
 
+function viewOf(engine: SyncEngine, start: JobStart): JobView {
+  const { number, id, user, state, lastSeq } = start;
+  const view = new JobView(
+    engine,
+    transportOf(user.id),
+    number,
+    user,
+    { id, generation: user.generation },
+    state,
+    lastSeq,
+  );
+  view.onRestored = () => location.reload();
+  return view;
+}
+
 /** A job with its library, as far as that is there. */
 export function JobWith({
   start,
@@ -184,9 +202,7 @@ export function JobWith({
 }) {
   const { library } = opening;
   const engine = useEngine();
-  const [view] = useState(() =>
-    engine ? new JobView(engine, transport, start.number, start.user, start.state, start.lastSeq) : null,
-  );
+  const [view] = useState(() => (engine ? viewOf(engine, start) : null));
   const source = useMemo<Source>(() => {
     const first: ViewState = { state: start.state, clashes: [] };
     return view ?? { read: () => first, subscribe: never };
@@ -221,9 +237,9 @@ export function JobWith({
       source,
       writeMany,
       write: (slot: string, value: Json) => writeMany([[slot, value]]),
-      addPhoto: (id: string, blob: Blob) => void engine?.addPhoto(start.number, id, blob),
+      addPhoto: (id: string, blob: Blob) => void engine?.addPhoto(start.number, id, blob, view?.of),
       now: <S extends string>(slot: S) => valueOf(source.read().state, slot),
-      keepName: (field: string) => `pelvik ${start.user.id} ${start.number} ${field}`,
+      keepName: (field: string) => typedName(start.user.id, `${start.number} ${field}`),
     };
   }, [start, source, view, engine, experience]);
   const bench = useMemo(() => library && { ...base, ...library }, [base, library]);

@@ -8,12 +8,29 @@ export class RequestError extends Error {
     readonly remedy: string,
     /** Where a document is wrong, when it is one that was sent. */
     readonly problems: Problem[] = [],
+    /** What a program must tell apart, beyond the status. */
+    readonly kind?: 'other-person' | 'restored',
   ) {
     super(message);
   }
 }
 
+/** Whose page this is, and the generation of the shop's data it was drawn from. */
+export interface Sender {
+  id: string;
+  generation: string;
+}
+
+let sender: Sender | null = null;
+
+/** From here on everything this tab sends says whose it is; the server refuses it while somebody else is signed in. */
+export function sendAs(who: Sender): void {
+  sender = who;
+}
+
 interface Sending {
+  /** In whose name, where it is not the page's own: what waited is of the generation it was written in. */
+  as?: { id: string; generation?: string };
   body?: unknown;
   /** Sent as it is. */
   raw?: Blob;
@@ -28,7 +45,12 @@ interface Sending {
  * network is down or too slow.
  */
 export async function send<T>(method: string, url: string, options: Sending = {}): Promise<T> {
-  const { body, raw, within = 60_000, listening } = options;
+  return (await ask<T>(method, url, options)).value;
+}
+
+/** The same, with the generation the answer is of. */
+export async function ask<T>(method: string, url: string, options: Sending): Promise<Answered<T>> {
+  const { body, raw, within = 60_000, listening, as = sender } = options;
   const answer = await fetch(url, {
     method,
     credentials: 'same-origin',
@@ -36,12 +58,19 @@ export async function send<T>(method: string, url: string, options: Sending = {}
     signal: AbortSignal.timeout(within),
     headers: {
       'x-pelvik': '1',
+      ...(as ? { 'x-pelvik-person': as.id } : {}),
+      ...(as?.generation ? { 'x-pelvik-generation': as.generation } : {}),
       ...(listening ? { 'x-pelvik-listening': '1' } : {}),
       ...(raw ? {} : { 'content-type': 'application/json' }),
     },
     body: raw ?? (body === undefined ? undefined : JSON.stringify(body)),
   });
-  return contentOf<T>(answer);
+  return { value: await contentOf<T>(answer), generation: answer.headers.get('x-pelvik-generation') ?? '' };
+}
+
+export interface Answered<T> {
+  value: T;
+  generation: string;
 }
 
 /** Reads what never changes under its address, from wherever it is kept. Throws as `send` does. */
@@ -49,16 +78,17 @@ export async function readLasting<T>(url: string): Promise<T> {
   return contentOf<T>(await fetch(url, { signal: AbortSignal.timeout(60_000) }));
 }
 
+type Told = Pick<RequestError, 'message' | 'remedy' | 'kind'> & { problems?: Problem[] };
+
 async function contentOf<T>(answer: Response): Promise<T> {
   const text = await answer.text();
-  const parsed = parse(text) as { error?: { message: string; remedy: string; problems?: Problem[] } } | null;
+  const parsed = parse(text) as { error?: Told } | null;
   if (!answer.ok) {
-    const { message, remedy, problems } = parsed?.error ?? {
+    const told: Told = parsed?.error ?? {
       message: `The server answered ${answer.status}.`,
       remedy: 'Try again.',
-      problems: [],
     };
-    throw new RequestError(answer.status, message, remedy, problems);
+    throw new RequestError(answer.status, told.message, told.remedy, told.problems, told.kind);
   }
   // Whatever answered in the server's stead (a sign-in page of the network) is no answer.
   if (parsed === null) throw new TypeError('This is not an answer of the shop’s server.');

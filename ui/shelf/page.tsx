@@ -8,6 +8,7 @@ import type { UnitDefinition } from '@/core/unit';
 import { LibraryFrame } from '@/ui/library/frame';
 import { send } from '@/ui/net/request';
 import { UnitStrip } from '@/ui/strip';
+import type { Who } from '@/ui/sync/browser';
 import { SignedIn } from '@/ui/sync/signed-in';
 import { Caption, Page } from '@/ui/system';
 import { Queries } from '@/ui/system/query';
@@ -65,7 +66,7 @@ const Core = styled.li`
 `;
 
 interface Props {
-  userId: string;
+  who: Who;
   mayEdit: boolean;
   currency: string;
   units: { id: string; version: number; name: string }[];
@@ -76,7 +77,7 @@ interface Props {
 /** What lies on the shelf, unit by unit: each piece with its grade, where it came from and what it costs. */
 export function ShelfPage(props: Props) {
   return (
-    <SignedIn userId={props.userId}>
+    <SignedIn who={props.who}>
       <Queries>
         <Shelf {...props} />
       </Queries>

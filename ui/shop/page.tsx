@@ -6,6 +6,8 @@ import styled from 'styled-components';
 import equal from 'fast-deep-equal';
 import type { ShopTerms } from '@/core/quote';
 import { RequestError, sayError, send } from '@/ui/net/request';
+import { typedName } from '@/ui/sync/left';
+import type { Who } from '@/ui/sync/browser';
 import { SignedIn } from '@/ui/sync/signed-in';
 import { Button, Caption, Line, Mark, Notice, Page, PageIndex, Section, Wide } from '@/ui/system';
 import { forgetTyping, holdTyping, keptTyping } from '@/ui/system/kept';
@@ -83,7 +85,7 @@ const Trail = styled.table`
 `;
 
 interface Props {
-  userId: string;
+  who: Who;
   version: number;
   terms: ShopTerms;
   versions: { version: number; at: string; by: string }[];
@@ -111,9 +113,9 @@ export function ShopPage(props: Props) {
   return <Settings key={props.version} {...props} />;
 }
 
-function Settings({ userId, version, terms: kept, versions, people, units, trail }: Props) {
+function Settings({ who, version, terms: kept, versions, people, units, trail }: Props) {
   const router = useRouter();
-  const name = `pelvik shop ${userId} ${version}`;
+  const name = typedName(who.id, `shop ${version}`);
   const [terms, setTerms] = useState(kept);
   // What was changed and not kept is still there after a reload.
   useEffect(() => {
@@ -154,7 +156,7 @@ function Settings({ userId, version, terms: kept, versions, people, units, trail
     }
   };
   return (
-    <SignedIn userId={userId}>
+    <SignedIn who={who}>
       <Top>
         <Link href="/" aria-label="All jobs">
           <Mark />
@@ -181,7 +183,7 @@ function Settings({ userId, version, terms: kept, versions, people, units, trail
             <Hours />
             <Times units={units} />
             <PriceBook count={terms.prices.length} dirty={dirty} />
-            <People people={people} self={userId} />
+            <People people={people} self={who.id} />
             <Section title="Audit trail" note="The newest first; it cannot be changed.">
               {versions[0] && (
                 <Caption>

@@ -1,11 +1,13 @@
 'use client';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Button, Line, TextInput } from '@/ui/system';
 import { useEngine, useSync } from './context';
+import { useOthersWaiting } from './others-waiting';
 import type { SetAside } from './store';
 import { useNewVersion } from './version';
+import { othersWait, slotPlain, waitingWords } from './words';
 
 const Strip = styled.div<{ $tone: 'quiet' | 'warn' | 'bad' }>`
   display: grid;
@@ -38,6 +40,15 @@ const Refused = styled.li`
     overflow: hidden;
   }
 `;
+
+/** On the board: whose changes wait on this device beside one's own. */
+export function OthersBanner({ self }: { self: string }) {
+  return useOthersWaiting(self).map((person) => (
+    <Strip key={person.id} $tone="quiet" role="status" data-testid="others-waiting" data-noprint>
+      <p>{othersWait(person)}</p>
+    </Strip>
+  ));
+}
 
 /** A slot of a job in words, where the page knows its unit; null elsewhere. */
 export type SaySlot = (slot: string, job: number) => string | null;
@@ -89,16 +100,6 @@ export function SyncBanner({ say = () => null }: { say?: SaySlot }) {
   );
 }
 
-export function waitingWords(waiting: number, jobs: number): string {
-  if (waiting === 0) return 'Go on working: what you enter is kept on this device and sent later.';
-  const changes = waiting === 1 ? 'One change waits' : `${waiting} changes wait`;
-  const where = jobs > 1 ? ` in ${jobs} jobs` : '';
-  return `${changes} on this device${where}, and will be sent by itself.`;
-}
-
-/** A slot in words where no unit is at hand: `complaint.words` → "complaint words". */
-const slotPlain = (slot: string) => slot.replaceAll('.', ' ').replaceAll('-', ' ');
-
 function RefusedChange({ item, words }: { item: SetAside; words: string }) {
   const engine = useEngine();
   const text = typeof item.value === 'string' ? item.value : null;
@@ -111,7 +112,10 @@ function RefusedChange({ item, words }: { item: SetAside; words: string }) {
         <Link href={`/jobs/${item.job}`}>Job {item.job}</Link>, {words}: {item.message}
       </span>
       {mended === null ? (
-        text !== null && <q>{text}</q>
+        <>
+          {text !== null && <q>{text}</q>}
+          {item.picture && <SavePicture item={item} picture={item.picture} />}
+        </>
       ) : (
         <TextInput label="Mend it" value={mended} onChange={setMended} lines={3} />
       )}
@@ -129,5 +133,20 @@ function RefusedChange({ item, words }: { item: SetAside; words: string }) {
         </Button>
       </Line>
     </Refused>
+  );
+}
+
+/** A photo whose job is gone can be kept outside Pelvik. */
+function SavePicture({ item, picture }: { item: SetAside; picture: Blob }) {
+  const [address, setAddress] = useState<string>();
+  useEffect(() => {
+    const made = URL.createObjectURL(picture);
+    setAddress(made);
+    return () => URL.revokeObjectURL(made);
+  }, [picture]);
+  return (
+    <a href={address} download={`job-${item.job}-photo.jpg`}>
+      Save the photo to this device
+    </a>
   );
 }

@@ -1,25 +1,92 @@
+import { send, sendAs } from '@/ui/net/request';
 import { storedBy } from '@/ui/system/kept';
+import { currentPerson } from '@/workers/device';
 import { SyncEngine } from './engine';
+import { enter, leave } from './people-here';
+import type { Keeping } from './people-here';
+import { openStore } from './store';
 import type { Surroundings } from './surroundings';
-import { deleteStores, openStore } from './store';
-import { transport } from './transport';
+import { transportOf } from './transport';
 
-const THEME = 'pelvik-theme';
+/** Whose page this is, as the server drew it. */
+export interface Who {
+  id: string;
+  name: string;
+  /** Of the shop's data, as the page was drawn. */
+  generation: string;
+}
+
 const shared = globalThis as { pelvikSync?: { user: string; engine: SyncEngine } };
 
 /** The one engine of a person in this tab; it goes on from page to page. */
-export function engineFor(userId: string): SyncEngine {
-  if (shared.pelvikSync?.user !== userId) {
+export function engineFor(who: Who): SyncEngine {
+  sendAs(who);
+  if (shared.pelvikSync?.user !== who.id) {
     void shared.pelvikSync?.engine.stop();
-    const engine = new SyncEngine(surroundings(userId));
-    shared.pelvikSync = { user: userId, engine };
+    const engine = new SyncEngine(surroundings(who.id));
+    shared.pelvikSync = { user: who.id, engine };
     storedBy(() => engine.kept());
     window.addEventListener('online', () => engine.wake());
     window.addEventListener('offline', () => engine.met('offline'));
     void lookForServer(engine);
-    document.addEventListener('visibilitychange', () => !document.hidden && engine.wake());
+    document.addEventListener('visibilitychange', () => {
+      if (document.hidden) return;
+      engine.wake();
+      void leaveIfNotHere(who.id);
+    });
+    // A page the browser brings back as it was may be of who was here before.
+    window.addEventListener('pageshow', (event) => event.persisted && void leaveIfNotHere(who.id));
+    engine.subscribe(() => engine.read().connection === 'other-person' && makeRoom());
+    devices().onmessage = () => void leaveIfNotHere(who.id);
+    void enter(who, deviceKey, keeping()).then(() => engine.wake(), ignore);
   }
   return shared.pelvikSync!.engine;
+}
+
+/** Just signed in: what the person left on this device is given back before the first page of theirs is drawn. */
+export async function enterDevice(who: Pick<Who, 'id' | 'name'>, key: string): Promise<void> {
+  await enter(who, async () => key, keeping()).catch(ignore);
+}
+
+/** Signed out: what is not sent stays here, locked; the theme stays too. */
+export async function leaveDevice(id: string): Promise<void> {
+  await shared.pelvikSync?.engine.stop();
+  shared.pelvikSync = undefined;
+  sessionStorage.clear();
+  await leave(id, keeping()).catch(ignore);
+}
+
+// A browser that keeps nothing has nothing to lock, to give back or to clear.
+const ignore = () => undefined;
+
+const deviceKey = async () => (await send<{ key: string }>('GET', '/api/account/device-key')).key;
+
+let channel: BroadcastChannel | undefined;
+const devices = () => (channel ??= new BroadcastChannel('pelvik-device'));
+
+function keeping(): Keeping {
+  return {
+    storage: localStorage,
+    caches: globalThis.caches,
+    alone: async (work) => (navigator.locks ? navigator.locks.request('pelvik-device', work) : work()),
+    tell: (current) => devices().postMessage(current),
+  };
+}
+
+async function leaveIfNotHere(id: string): Promise<void> {
+  if ((await currentPerson()) !== id) makeRoom();
+}
+
+/** Not again at once where the network is too slow to say whose page it is now. */
+const ROOM_AGAIN = 10_000;
+const ROOM_MADE = 'pelvik-room-made';
+
+/** Somebody else works here now: what stands in a field is kept, and the page is drawn anew, for them. */
+function makeRoom(): void {
+  if (Date.now() - Number(sessionStorage.getItem(ROOM_MADE) ?? 0) < ROOM_AGAIN) return;
+  sessionStorage.setItem(ROOM_MADE, String(Date.now()));
+  (document.activeElement as HTMLElement | null)?.blur();
+  void shared.pelvikSync?.engine.kept().then(() => location.reload());
 }
 
 /** Milliseconds a server may take to answer, and between questions while it does not. */
@@ -54,7 +121,7 @@ function surroundings(userId: string): Surroundings {
   const lock = `pelvik-sync-${userId}`;
   return {
     openStore: () => openStore(userId),
-    transport,
+    transport: transportOf(userId),
     newId: () => crypto.randomUUID(),
     now: () => new Date().toISOString(),
     // Tabs of one person take turns; where the browser has no locks, sending twice is harmless.
@@ -70,16 +137,4 @@ function surroundings(userId: string): Surroundings {
       return () => clearTimeout(timer);
     },
   };
-}
-
-/** Takes everything of everybody off this device: what waits, what was opened, what was typed. The theme stays. */
-export async function clearDevice(): Promise<void> {
-  await shared.pelvikSync?.engine.stop();
-  shared.pelvikSync = undefined;
-  await deleteStores();
-  for (const name of Object.keys(localStorage))
-    if (name.startsWith('pelvik') && name !== THEME) localStorage.removeItem(name);
-  sessionStorage.clear();
-  for (const name of (await globalThis.caches?.keys()) ?? [])
-    if (!name.includes('precache')) await caches.delete(name);
 }

@@ -2,18 +2,25 @@
 import { createContext, useContext, useEffect, useState, useSyncExternalStore } from 'react';
 import type { ReactNode } from 'react';
 import { engineFor } from './browser';
+import type { Who } from './browser';
 import type { SyncEngine, SyncState } from './engine';
 
 const EngineContext = createContext<SyncEngine | null>(null);
 const BEFORE: SyncState = { connection: 'opening', waiting: 0, byJob: new Map(), busy: false, aside: [] };
 
 /** The signed-in person's sync for the pages below; there is none on the server. */
-export function SyncProvider({ userId, children }: { userId: string; children: ReactNode }) {
+export function SyncProvider({ who, children }: { who: Who; children: ReactNode }) {
   const [engine, setEngine] = useState<SyncEngine | null>(() =>
-    typeof window === 'undefined' ? null : engineFor(userId),
+    typeof window === 'undefined' ? null : engineFor(who),
   );
-  useEffect(() => setEngine(engineFor(userId)), [userId]);
-  return <EngineContext value={engine}>{children}</EngineContext>;
+  useEffect(() => setEngine(engineFor(who)), [who]);
+  return (
+    <EngineContext value={engine}>
+      {/* Says to whoever keeps this page whose it is. */}
+      <meta name="pelvik-person" content={who.id} />
+      {children}
+    </EngineContext>
+  );
 }
 
 /** Null on the server only. */

@@ -1,12 +1,14 @@
-import type { SetAside, Store, WaitingEntry, WaitingPhoto } from './store';
-import { PhotoQueue } from './photos';
-import { BATCH_ENTRIES, Queue } from './queue';
+import { sendEntries } from './entry-sender';
+import { PhotoQueue } from './photo-queue';
+import { sendPhotos } from './photo-sender';
+import { Queue } from './queue';
 import type { Write } from './queue';
 import { Runner } from './runner';
+import type { JobMark, SetAside, Store, WaitingEntry, WaitingPhoto } from './store';
 import type { Sending, Surroundings, Told } from './surroundings';
-import type { Appended, Outcome } from './transport';
+import type { Appended } from './transport';
 
-export type Connection = 'opening' | 'online' | 'offline' | 'signed-out';
+export type Connection = 'opening' | 'online' | 'offline' | 'signed-out' | 'other-person';
 
 /** How the saving goes, over all of a person's jobs. */
 export interface SyncState {
@@ -31,12 +33,14 @@ export interface Listener {
   changed(): void;
 }
 
+interface Opened {
+  queue: Queue;
+  photos: PhotoQueue;
+  store: Store;
+}
+
 /** Between tries at something that should have worked, ms. */
 const PAUSE = 1000;
-/** Beyond any record: asks whether the server is well, without being told anything. */
-const FAR = 999_999_999;
-/** The server may fail this often on one write before it is set aside. */
-const FAILURES = 3;
 
 /**
  * One person's sync: keeps every write first, then sends what waits, of every job, whichever page is open. What the
@@ -46,7 +50,7 @@ export class SyncEngine {
   private state: SyncState = { connection: 'opening', waiting: 0, byJob: new Map(), busy: false, aside: [] };
   private readonly subscribers = new Set<() => void>();
   private readonly listeners = new Set<Listener>();
-  private readonly opened: Promise<{ queue: Queue; photos: PhotoQueue; store: Store }>;
+  private opened: Promise<Opened>;
   private readonly channel: { tell(told: Told): void; close(): void };
   private readonly entries: Runner;
   private readonly photos: Runner;
@@ -57,15 +61,30 @@ export class SyncEngine {
   private stopped = false;
 
   constructor(private readonly around: Surroundings) {
-    this.opened = around.openStore().then((store) => ({
-      store,
-      queue: new Queue(store, () => around.newId()),
-      photos: new PhotoQueue(store),
-    }));
+    this.opened = this.open();
     this.channel = around.openChannel((told) => this.heard(told));
     this.entries = new Runner(() => this.send('entries', () => this.sendEntries()), around.after);
     this.photos = new Runner(() => this.send('photos', () => this.sendPhotos()), around.after);
     void this.opened.then(() => this.refresh()).then(() => this.flush());
+  }
+
+  private async open(): Promise<Opened> {
+    const store = await this.around.openStore();
+    return { store, queue: new Queue(store, () => this.around.newId()), photos: new PhotoQueue(store) };
+  }
+
+  /** Somebody else has come to this device and the store was taken away: what is written still needs one. */
+  private async reopen(): Promise<void> {
+    const before = this.opened;
+    const again = this.open();
+    try {
+      await again;
+    } catch {
+      // A newer version of the program has it: what is on the screen waits there.
+      return;
+    }
+    this.opened = again;
+    (await before).store.close();
   }
 
   subscribe = (subscriber: () => void): (() => void) => {
@@ -86,18 +105,18 @@ export class SyncEngine {
   }
 
   /** Keeps writes, then sends them. Resolves when they are kept. */
-  async write(job: number, writes: readonly Write[]): Promise<void> {
+  async write(job: number, writes: readonly Write[], mark?: JobMark): Promise<void> {
     this.unkept += writes.length;
     this.show({ waiting: this.state.waiting + writes.length });
-    const { queue } = await this.opened;
-    for (;;) {
+    for (let tries = 0; ; tries++) {
       try {
-        await queue.add(job, writes);
+        await (await this.opened).queue.add(job, writes, mark);
         break;
       } catch {
         // A full or closed store: what was written stands on the screen, counts as waiting, and is tried again.
         if (this.stopped) return;
-        await new Promise<void>((resolve) => this.around.after(PAUSE, resolve));
+        if (tries > 0) await new Promise<void>((resolve) => this.around.after(PAUSE, resolve));
+        await this.reopen();
       }
     }
     this.unkept -= writes.length;
@@ -116,8 +135,8 @@ export class SyncEngine {
   }
 
   /** Keeps a photo until the server has it. */
-  async addPhoto(job: number, id: string, blob: Blob): Promise<void> {
-    await (await this.opened).photos.add(job, id, blob);
+  async addPhoto(job: number, id: string, blob: Blob, mark?: JobMark): Promise<void> {
+    await (await this.opened).photos.add(job, id, blob, mark);
     await this.refresh(job);
     void this.photos.flush();
   }
@@ -162,7 +181,10 @@ export class SyncEngine {
   /** One run of one kind: says how it ended, and whether nothing of it is left. */
   private async send(what: Sending, work: () => Promise<Connection | null>): Promise<boolean> {
     // A store that is closed or full is like a dead network: what is on the screen stays, and it is tried again.
-    const ending = await this.around.alone(what, work).catch((): Connection => 'offline');
+    const ending = await this.around.alone(what, work).catch(async (): Promise<Connection> => {
+      await this.reopen();
+      return 'offline';
+    });
     if (this.stopped) return true;
     await this.refresh();
     this.sending.delete(what);
@@ -180,95 +202,49 @@ export class SyncEngine {
     this.show({ busy: true });
   }
 
-  /** Sends the writes of every job; null when there were none. */
   private async sendEntries(): Promise<Connection | null> {
     const { queue } = await this.opened;
-    let ending: Connection | null = null;
-    for (const [job] of await queue.counts()) {
-      ending = await this.sendJob(queue, job);
-      if (ending !== 'online') break;
-    }
-    return ending;
+    return sendEntries({
+      transport: this.around.transport,
+      queue,
+      stopped: () => this.stopped,
+      begins: () => this.begins('entries'),
+      pause: () => new Promise((resolve) => this.around.after(PAUSE, resolve)),
+      now: this.around.now,
+      knownOf: (job) => this.knownOf(job),
+      took: async (job, ids, answer) => {
+        this.channel.tell({ kind: 'taken', job, ids, answer });
+        this.tellTaken(job, ids, answer);
+        await this.refresh();
+      },
+      changed: (job) => this.refresh(job),
+    });
   }
 
-  /** Sends the photos; null when there were none. One the server fails on does not hold up those after it. */
   private async sendPhotos(): Promise<Connection | null> {
     const { photos } = await this.opened;
-    let ending: Connection | null = null;
-    for (let photo = await photos.next(); photo && !this.stopped; photo = await photos.next(photo.key)) {
-      this.begins('photos');
-      const answer = await this.around.transport.photo(photo.job, photo.id, photo.blob);
-      if (answer.kind === 'failed') ending = 'offline';
-      else {
-        const left = endingOf(answer);
-        if (left) return left;
-        await photos.remove(photo);
-        if (answer.kind === 'refused') await this.photoRefused(photo, answer.message);
-        ending ??= 'online';
-      }
-      await this.refresh(photo.job);
-    }
-    return ending;
+    return sendPhotos({
+      transport: this.around.transport,
+      photos,
+      stopped: () => this.stopped,
+      begins: () => this.begins('photos'),
+      done: ({ job }) => this.refresh(job),
+      refused: (photo, message) => this.photoRefused(photo, message),
+      jobGone: (photo, message) => this.photoAside(photo, message, photo.blob),
+    });
   }
 
-  private async photoRefused({ job, id }: WaitingPhoto, message: string): Promise<void> {
-    const { queue, store } = await this.opened;
-    const slot = `photo.${id}`;
-    await queue.add(job, [{ slot, value: null, seen: 0 }]);
-    await store.add('aside', { job, slot, value: null, message, at: this.around.now() });
+  private async photoRefused(photo: WaitingPhoto, message: string): Promise<void> {
+    const { queue } = await this.opened;
+    await queue.add(photo.job, [{ slot: `photo.${photo.id}`, value: null, seen: 0 }], photo.of);
+    await this.photoAside(photo, message);
     void this.entries.flush();
   }
 
-  /** Sends a job's writes. A batch that is refused whole is halved until the one that cannot stand is alone. */
-  private async sendJob(queue: Queue, job: number): Promise<Connection> {
-    let most = BATCH_ENTRIES;
-    let failures = 0;
-    for (;;) {
-      const batch = this.stopped ? [] : await queue.take(job, most);
-      if (batch.length === 0) return 'online';
-      this.begins('entries');
-      const answer = await this.around.transport.entries(
-        job,
-        batch.map((i) => i.entry),
-        this.knownOf(job),
-      );
-      if (answer.kind === 'taken') {
-        await this.took(queue, job, batch, answer.value);
-        [most, failures] = [BATCH_ENTRIES, 0];
-        continue;
-      }
-      const ending = endingOf(answer);
-      if (answer.kind === 'failed') {
-        if (++failures < FAILURES) {
-          await new Promise<void>((resolve) => this.around.after(PAUSE, resolve));
-          continue;
-        }
-        // A server that fails on everything is away; one that answers otherwise stumbles over these writes alone.
-        const { kind } = await this.around.transport.news(job, FAR);
-        if (kind !== 'taken') return 'offline';
-      } else if (ending) return ending;
-      if (batch.length > 1) most = Math.ceil(batch.length / 2);
-      else {
-        const message = 'message' in answer ? answer.message : '';
-        await queue.setAside([{ item: batch[0]!, message }], this.around.now());
-        [most, failures] = [BATCH_ENTRIES, 0];
-        await this.refresh(job);
-      }
-    }
-  }
-
-  private async took(queue: Queue, job: number, batch: WaitingEntry[], answer: Appended): Promise<void> {
-    const refused = new Map(answer.refused.map((r) => [r.id, r.message]));
-    const aside = batch.flatMap((item) => {
-      const message = refused.get(item.entry.id);
-      return message === undefined ? [] : [{ item, message }];
-    });
-    await queue.remove(batch.filter((i) => !refused.has(i.entry.id)));
-    if (aside.length) await queue.setAside(aside, this.around.now());
-    const ids = batch.map((i) => i.entry.id);
-    this.channel.tell({ kind: 'taken', job, ids, answer });
-    this.tellTaken(job, ids, answer);
-    await this.refresh();
+  private async photoAside({ job, id, of }: WaitingPhoto, message: string, picture?: Blob): Promise<void> {
+    const { store } = await this.opened;
+    const about = { job, ...(of ? { of } : {}), ...(picture ? { picture } : {}) };
+    await store.add('aside', { ...about, slot: `photo.${id}`, value: null, message, at: this.around.now() });
   }
 
   private tellTaken(job: number, ids: string[], answer: Appended): void {
@@ -307,10 +283,4 @@ export class SyncEngine {
     this.state = { ...this.state, ...change };
     this.subscribers.forEach((subscriber) => subscriber());
   }
-}
-
-/** How a run ends for an answer that leaves things waiting; null when the run can go on. */
-function endingOf(answer: Outcome<unknown>): Connection | null {
-  if (answer.kind === 'sign-in') return 'signed-out';
-  return answer.kind === 'later' || answer.kind === 'failed' ? 'offline' : null;
 }

@@ -1,5 +1,5 @@
 import type { Json, NewEntry } from '@/core/case';
-import type { SetAside, Store, WaitingEntry } from './store';
+import type { JobMark, SetAside, Store, WaitingEntry } from './store';
 
 /** What one request carries at most. */
 export const BATCH_ENTRIES = 200;
@@ -24,16 +24,20 @@ export class Queue {
    * Adds writes to a job. A write takes the place of what waits for the same slot: one text, one entry. One that has set
    * out may have arrived; it is followed by a new entry and need not be sent again, since that says more.
    */
-  async add(job: number, writes: readonly Write[]): Promise<void> {
+  async add(job: number, writes: readonly Write[], mark?: JobMark): Promise<void> {
     const tx = this.store.transaction('entries', 'readwrite');
-    const waiting = (await tx.store.index('job').getAll(job)) as WaitingEntry[];
+    const all = (await tx.store.index('job').getAll(job)) as WaitingEntry[];
+    // What was written for another job of this number goes its own way.
+    const waiting = all.filter((w) => !w.of || !mark || w.of.id === mark.id);
     const bySlot = new Map(waiting.map((w) => [w.entry.slot, w]));
     for (const { slot, value, seen } of writes) {
       const before = bySlot.get(slot);
       // Under what waits nobody sees what another wrote meanwhile.
       const known = Math.min(seen, before?.entry.seen ?? seen);
       const id = before && !before.sent ? before.entry.id : this.newId();
-      const fresh = { job, entry: { id, slot, value, seen: known }, sent: false };
+      // Numbers of two generations do not compare: those of the older one are put right before anything is sent.
+      const of = before?.of ?? mark;
+      const fresh = { job, ...(of ? { of } : {}), entry: { id, slot, value, seen: known }, sent: false };
       if (before && !before.sent) {
         bySlot.set(slot, { ...fresh, key: before.key });
         await tx.store.put({ ...fresh, key: before.key });
@@ -59,13 +63,17 @@ export class Queue {
     return counts;
   }
 
-  /** The next writes of a job to be sent, by count and bytes; marked as on their way, so that they do not change. */
+  /**
+   * The next writes of a job to be sent, by count and bytes, all of one generation; marked as on their way, so that they
+   * do not change.
+   */
   async take(job: number, most = BATCH_ENTRIES): Promise<WaitingEntry[]> {
     const tx = this.store.transaction('entries', 'readwrite');
     const waiting = (await tx.store.index('job').getAll(job)) as WaitingEntry[];
     const batch: WaitingEntry[] = [];
     let bytes = 0;
-    for (const item of waiting.slice(0, most)) {
+    const [first] = waiting;
+    for (const item of waiting.filter((w) => w.of?.generation === first!.of?.generation).slice(0, most)) {
       bytes += sizeOf(item.entry);
       if (batch.length && bytes > BATCH_BYTES) break;
       batch.push(item);
@@ -85,10 +93,28 @@ export class Queue {
     const tx = this.store.transaction(['entries', 'aside'], 'readwrite');
     for (const { item, message } of refused) {
       const { slot, value } = item.entry;
-      await tx.objectStore('aside').add({ job: item.job, slot, value, message, at });
+      const of = item.of ? { of: item.of } : {};
+      await tx.objectStore('aside').add({ job: item.job, ...of, slot, value, message, at });
       await tx.objectStore('entries').delete(item.key);
     }
     await tx.done;
+  }
+
+  /**
+   * Puts what was written before a backup was brought back into the job as it stands now. `kept`: how many of its entries
+   * the backup held; beyond them its writers have seen nothing. Returns what was written for another job of this number.
+   */
+  async meet(job: number, now: JobMark, kept: number): Promise<WaitingEntry[]> {
+    const tx = this.store.transaction('entries', 'readwrite');
+    const waiting = (await tx.store.index('job').getAll(job)) as WaitingEntry[];
+    const before = waiting.filter((w) => w.of && w.of.generation !== now.generation);
+    for (const item of before) {
+      if (item.of!.id !== now.id) continue;
+      const entry = { ...item.entry, seen: Math.min(item.entry.seen ?? 0, kept) };
+      await tx.store.put({ ...item, of: now, entry });
+    }
+    await tx.done;
+    return before.filter((w) => w.of!.id !== now.id);
   }
 
   async aside(): Promise<SetAside[]> {
@@ -102,7 +128,7 @@ export class Queue {
 
   /** Puts one that was set aside back in line, as a write of now. */
   async again(item: SetAside): Promise<void> {
-    await this.add(item.job, [{ slot: item.slot, value: item.value, seen: 0 }]);
+    await this.add(item.job, [{ slot: item.slot, value: item.value, seen: 0 }], item.of);
     await this.discard(item.key);
   }
 }

@@ -1,11 +1,19 @@
-import { openDB } from 'idb';
+import { deleteDB, openDB } from 'idb';
 import type { DBSchema, IDBPDatabase } from 'idb';
 import type { Clash, JobRecord, Json, NewEntry } from '@/core/case';
+
+/** Which job a number meant, and in which course of the shop's history: a restored backup may give it to another. */
+export interface JobMark {
+  id: string;
+  generation: string;
+}
 
 /** A write not yet acknowledged by the server. */
 export interface WaitingEntry {
   key: number;
   job: number;
+  /** Absent in what an earlier version of the program left. */
+  of?: JobMark;
   entry: NewEntry;
   /** It may have reached the server: its value can no longer be changed, only followed by another write. */
   sent: boolean;
@@ -15,6 +23,7 @@ export interface WaitingEntry {
 export interface WaitingPhoto {
   key: number;
   job: number;
+  of?: JobMark;
   id: string;
   blob: Blob;
 }
@@ -23,8 +32,11 @@ export interface WaitingPhoto {
 export interface SetAside {
   key: number;
   job: number;
+  of?: JobMark;
   slot: string;
   value: Json;
+  /** A photo whose job is gone. */
+  picture?: Blob;
   /** What is wrong and what to do, in the server's words. */
   message: string;
   /** ISO 8601, UTC. */
@@ -34,13 +46,14 @@ export interface SetAside {
 /** A job as this device last knew it, for opening it without the network. */
 export interface KeptView {
   job: number;
+  of: JobMark;
   /** The version of the fold that made it. */
   fold: number;
   record: JobRecord;
   clashes: Clash[];
 }
 
-type Unkeyed<T> = Omit<T, 'key'> & { key?: number };
+export type Unkeyed<T> = Omit<T, 'key'> & { key?: number };
 
 interface StoreSchema extends DBSchema {
   entries: { key: number; value: Unkeyed<WaitingEntry>; indexes: { job: number } };
@@ -81,18 +94,13 @@ export function openStore(userId: string): Promise<Store> {
   });
 }
 
-/** Deletes what every person left in this browser: signing out clears the device. */
-export async function deleteStores(): Promise<void> {
-  const names = (await indexedDB.databases?.()) ?? [];
-  await Promise.all(
-    names
-      .filter((d) => d.name?.startsWith(PREFIX))
-      .map(
-        (d) =>
-          new Promise<void>((resolve) => {
-            const request = indexedDB.deleteDatabase(d.name!);
-            request.onsuccess = request.onerror = request.onblocked = () => resolve();
-          }),
-      ),
-  );
+/** Whether a person has a store here; a browser that cannot say may have one. */
+export async function hasStore(userId: string): Promise<boolean> {
+  const names = await indexedDB.databases?.();
+  return !names || names.some((d) => d.name === `${PREFIX}${userId}`);
+}
+
+/** Deletes a person's store, whoever has it open. */
+export async function deleteStore(userId: string): Promise<void> {
+  await deleteDB(`${PREFIX}${userId}`);
 }

@@ -29,7 +29,7 @@ test('a slot that was cleared stays cleared when an old answer arrives late', as
   const old = world.server.of(JOB).slice();
   hers.write([['fluid.level', null]]);
   await world.settle();
-  hers.taken([], { entries: old, refused: [], lastSeq: 2 });
+  hers.taken([], { entries: old, refused: [], lastSeq: 2, generation: world.server.generation });
   expect(shown(hers)).toEqual({});
 });
 
@@ -138,14 +138,19 @@ test('opened without the network, a job is shown as this device last knew it', a
   expect(shown(view)).toEqual({ 'fluid.level': 'low' });
 });
 
-test('a server that was brought back to an older backup is believed', async () => {
+test('a server that was brought back to an older backup is believed, and the page is told', async () => {
   const tab = await world.device('Mira').tab();
   const view = await tab.show(JOB);
+  let told = 0;
+  view.onRestored = () => told++;
   view.write([['fluid.level', 'low']]);
   await world.settle();
+  const backup = world.server.backup();
   view.write([['fluid.level', 'full']]);
   await world.settle();
-  world.server.of(JOB).splice(1);
+  expect(told).toBe(0);
+  world.server.restore(backup);
   await world.settle();
   expect(shown(view)).toEqual({ 'fluid.level': 'low' });
+  expect(told).toBe(1);
 });

@@ -1,6 +1,8 @@
 import { clashesOf, fold, FOLD_VERSION, recordOf, sameValues, takeIn } from '@/core/case';
 import type { Clash, Entry, Json, JobRecord, JobState, NewEntry } from '@/core/case';
 import type { SyncEngine } from './engine';
+import { endingOf } from './outcome';
+import type { JobMark } from './store';
 import type { Appended, Transport } from './transport';
 
 export interface ViewState {
@@ -13,7 +15,6 @@ export interface ViewState {
 const LOOKED_AT = 4_000;
 const HIDDEN = 20_000;
 const KEEP_AFTER = 800;
-const CONNECTION = { taken: 'online', later: 'offline', 'sign-in': 'signed-out' } as const;
 /** Far above any number a server gives: what waits stands on top. */
 const WAITING_SEQ = 2 ** 40;
 
@@ -32,12 +33,15 @@ export class JobView {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private keeping: ReturnType<typeof setTimeout> | undefined;
   private alive = false;
+  /** Called when a backup of the shop was brought back: what the page began with may be another job's now. */
+  onRestored: () => void = () => undefined;
 
   constructor(
     private readonly engine: SyncEngine,
     private readonly transport: Pick<Transport, 'news'>,
     readonly job: number,
     private readonly user: { id: string; name: string },
+    private mark: JobMark,
     state: JobState,
     lastSeq: number,
   ) {
@@ -52,6 +56,11 @@ export class JobView {
 
   read = (): ViewState => this.shown;
 
+  /** Which job this is, and in which course of the shop's history. */
+  get of(): JobMark {
+    return this.mark;
+  }
+
   after(): number {
     return this.record.lastSeq;
   }
@@ -64,8 +73,9 @@ export class JobView {
       .store()
       .then((store) => store.get('views', this.job))
       .catch(() => undefined);
-    // A page kept by the browser may be older than what this device has seen since.
-    if (known?.fold === FOLD_VERSION && known.record.lastSeq >= this.record.lastSeq) {
+    // A page kept by the browser may be older than what this device has seen since; but not across a restored backup.
+    const same = known?.of?.id === this.mark.id && known.of.generation === this.mark.generation;
+    if (same && known.fold === FOLD_VERSION && known.record.lastSeq >= this.record.lastSeq) {
       this.record = known.record;
       this.clashes = known.clashes;
     }
@@ -89,6 +99,7 @@ export class JobView {
       .write(
         this.job,
         entries.map(({ slot, value }) => ({ slot, value, seen })),
+        this.mark,
       )
       .then(async () => {
         this.kept = await this.waiting();
@@ -107,6 +118,8 @@ export class JobView {
   taken(ids: string[], answer: Appended): void {
     const done = new Set(ids);
     this.kept = this.kept.filter((e) => !done.has(e.id));
+    // Numbers of another generation say nothing about this record: it is asked for anew.
+    if (answer.generation !== this.mark.generation) return void this.ask();
     this.takeIn(answer.entries);
     if (this.record.lastSeq < answer.lastSeq) void this.ask();
   }
@@ -126,18 +139,35 @@ export class JobView {
 
   private async ask(): Promise<void> {
     const news = await this.transport.news(this.job, this.record.lastSeq);
-    if (news.kind !== 'failed' && news.kind !== 'refused') this.engine.met(CONNECTION[news.kind]);
+    if (!this.alive) return;
+    const ending = news.kind === 'taken' ? 'online' : endingOf(news);
+    if (ending && news.kind !== 'failed') this.engine.met(ending);
+    if (news.kind === 'refused') return this.onRestored();
     if (news.kind !== 'taken') return;
-    if (news.value.lastSeq < this.record.lastSeq) {
-      // The server holds less than this device knew: a backup was brought back. What the server has is what counts.
-      const all = await this.transport.news(this.job, 0);
-      if (all.kind !== 'taken') return;
-      this.record = takeIn(recordOf({}, 0), all.value.entries);
-      this.publish();
-    } else if (news.value.entries.length) {
+    if (news.value.id !== this.mark.id || news.value.generation !== this.mark.generation) return this.meet();
+    if (news.value.entries.length) {
       this.takeIn(news.value.entries);
       if (this.record.lastSeq < news.value.lastSeq && news.value.entries.length > 1) await this.ask();
     }
+  }
+
+  /** A backup was brought back: what the server has is what counts, from the beginning. */
+  private async meet(): Promise<void> {
+    const all = await this.transport.news(this.job, 0, true);
+    if (!this.alive || all.kind !== 'taken') return;
+    const { id, generation, entries, lastSeq, kept = 0 } = all.value;
+    this.mark = { id, generation };
+    this.record = takeIn(
+      recordOf({}, 0),
+      entries.filter((e) => e.seq <= kept),
+    );
+    this.clashes = [];
+    // What came after the backup is news here, and may clash with what waited.
+    this.takeIn(entries);
+    if (this.record.lastSeq < lastSeq) await this.ask();
+    this.keepSoon();
+    this.publish();
+    this.onRestored();
   }
 
   private takeIn(entries: readonly Entry[]): void {
@@ -172,8 +202,8 @@ export class JobView {
   private async keep(): Promise<void> {
     try {
       const store = await this.engine.store();
-      const { job, record, clashes } = this;
-      await store.put('views', { job, fold: FOLD_VERSION, record, clashes });
+      const { job, mark, record, clashes } = this;
+      await store.put('views', { job, of: mark, fold: FOLD_VERSION, record, clashes });
     } catch {
       // A full or closed store costs only the opening without network.
     }

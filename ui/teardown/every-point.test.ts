@@ -37,7 +37,8 @@ function drawn<P extends object>(
   );
   const start = {
     number: 1,
-    user: { id: 'mira', name: 'Mira', role: 'technician' as const },
+    id: 'job-1',
+    user: { id: 'mira', name: 'Mira', role: 'technician' as const, generation: 'first' },
     stage: 'teardown' as const,
     state: stateFromValues(Object.fromEntries(values)),
     lastSeq: 1,

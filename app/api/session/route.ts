@@ -5,7 +5,7 @@ import { clearSessionCookie, isSecure, open, readJson, sessionToken, setSessionC
 import { addressOf } from '@/server/limits';
 import { UserError } from '@/server/problem';
 import { closeSession, openSession, sessionUser } from '@/server/sessions';
-import { authenticate } from '@/server/users';
+import { authenticate, deviceKey } from '@/server/users';
 
 const schema = ajv.compile({
   type: 'object',
@@ -26,7 +26,7 @@ export const POST = open(async (request) => {
     return openSession(client, user.id, device);
   });
   await setSessionCookie(token, isSecure(request.headers));
-  return Response.json({ user });
+  return Response.json({ user, deviceKey: await withClient((client) => deviceKey(client, user.id)) });
 });
 
 export const DELETE = open(async (request) => {

@@ -18,7 +18,7 @@ export default async function UnitPage({ params, searchParams }: Props) {
       <MessagePage title="There is no such unit" words="It may have been deleted. Go back to the library." />
     );
   return (
-    <SignedIn userId={start.user}>
+    <SignedIn who={start.user}>
       <UnitView key={start.version} start={start} behaviour={knowledge.behaviour} currency={start.currency} />
     </SignedIn>
   );

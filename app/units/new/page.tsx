@@ -14,7 +14,7 @@ export default async function NewPage({ searchParams }: { searchParams: Promise<
   const { from } = await searchParams;
   const start = from ? await unitStart(from, undefined) : null;
   return (
-    <SignedIn userId={user.id}>
+    <SignedIn who={user}>
       <Queries>
         <UnitEditor user={user.id} from={start?.unit} />
       </Queries>

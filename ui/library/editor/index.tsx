@@ -1,4 +1,5 @@
 'use client';
+import { typedName } from '@/ui/sync/left';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
@@ -45,7 +46,10 @@ export function UnitEditor({ user, editing, from }: Props) {
   const queries = useQueryClient();
   const [failure, setFailure] = useState<Failure | null>(null);
   const [saving, setSaving] = useState(false);
-  const keep = `pelvik-unit:${user}:${editing ? `${editing.unit.id}@${editing.version}` : `new:${from?.id ?? ''}`}`;
+  const keep = typedName(
+    user,
+    `unit ${editing ? `${editing.unit.id}@${editing.version}` : `new:${from?.id ?? ''}`}`,
+  );
   const initial = useCallback(
     () =>
       editing?.unit ??

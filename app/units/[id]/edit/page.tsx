@@ -15,9 +15,9 @@ export default async function EditPage({ params }: { params: Promise<{ id: strin
   if (!start.mayEdit)
     return <MessagePage title="Units are the bench’s to change" words="Ask a technician or the owner." />;
   return (
-    <SignedIn userId={start.user}>
+    <SignedIn who={start.user}>
       <Queries>
-        <UnitEditor user={start.user} editing={{ unit: start.unit, version: start.version }} />
+        <UnitEditor user={start.user.id} editing={{ unit: start.unit, version: start.version }} />
       </Queries>
     </SignedIn>
   );

@@ -1,11 +1,11 @@
-import type { Store, WaitingPhoto } from './store';
+import type { JobMark, Store, WaitingPhoto } from './store';
 
 /** The photos of one person that wait for the server, oldest first: apart from the writes, which they must not hold up. */
 export class PhotoQueue {
   constructor(private readonly store: Store) {}
 
-  async add(job: number, id: string, blob: Blob): Promise<void> {
-    await this.store.add('photos', { job, id, blob });
+  async add(job: number, id: string, blob: Blob, of?: JobMark): Promise<void> {
+    await this.store.add('photos', { job, ...(of ? { of } : {}), id, blob });
   }
 
   async count(): Promise<number> {
@@ -23,6 +23,11 @@ export class PhotoQueue {
   async find(job: number, id: string): Promise<Blob | null> {
     const all = (await this.store.getAll('photos')) as WaitingPhoto[];
     return all.find((p) => p.job === job && p.id === id)?.blob ?? null;
+  }
+
+  /** The job is the same after a backup was brought back: the photo goes to it. */
+  async meet(photo: WaitingPhoto, now: JobMark): Promise<void> {
+    await this.store.put('photos', { ...photo, of: now });
   }
 
   async remove(photo: WaitingPhoto): Promise<void> {
