@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { OURS, signIn, signInByHand } from './helpers';
+import { newJob, OURS, signIn, signInByHand } from './helpers';
 
 test('without a session pages lead to sign-in and the interface says so', async ({ page }) => {
   await page.goto('/jobs/1001/intake');
