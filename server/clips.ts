@@ -1,17 +1,12 @@
+import { below } from '@/core/case';
+import type { JobState } from '@/core/case';
 import type { Client } from './db';
 import { notFound, UserError } from './problem';
+import { literal, rawBytes } from './raw-bytes';
 import type { User } from './users';
 
 /** What a clip can be. */
 export type ClipKind = 'video/mp4' | 'video/webm';
-
-/** A piece of a clip: its bytes from `from` on, of `size` in all. */
-export interface ClipPiece {
-  mime: ClipKind;
-  size: number;
-  from: number;
-  bytes: Buffer;
-}
 
 export const CLIP_LIMIT = 25 * 1024 * 1024;
 /** More a customer does not watch. */
@@ -41,76 +36,68 @@ export function clipKind(bytes: Uint8Array): ClipKind | null {
   return head.startsWith(EBML) && head.includes('webm') ? 'video/webm' : null;
 }
 
-/** Keeps a clip; the same id again is harmless. Throws a UserError 413 or 415. */
+/**
+ * Keeps a clip; the same id again is harmless. One that was taken out of the job makes room: it is kept only while a quote
+ * shows it. Throws a UserError 413 or 415.
+ */
 export async function saveClip(
   client: Client,
-  jobId: string,
+  job: { id: string; state: JobState },
   id: string,
   bytes: Buffer,
   by: User,
 ): Promise<ClipKind> {
   const mime = clipKind(bytes);
   if (!mime) throw new UserError(415, 'This file is no clip a browser plays.', 'Record it as MP4 or WebM.');
+  const shown = below(job.state, 'clip.').map(([clip]) => clip);
+  // One just sent is named in the record a moment later.
   const { rows } = await client.query(
-    'SELECT count(*)::int AS n, bool_or(id = $2) AS known FROM clips WHERE job_id = $1',
-    [jobId, id],
+    `SELECT c.id, c.id = ANY ($2) OR NOT written.any AND c.created_at > now() - interval '10 minutes' AS counts
+     FROM clips c, LATERAL (SELECT EXISTS (SELECT 1 FROM entries e WHERE e.job_id = c.job_id AND e.slot = 'clip.' || c.id) AS any) written
+     WHERE c.job_id = $1`,
+    [job.id, shown],
   );
-  if (rows[0].known) return mime;
-  if (rows[0].n >= MOST_CLIPS)
-    throw new UserError(413, `This job holds ${MOST_CLIPS} clips already.`, 'Keep to the telling ones.');
+  if (rows.some((r) => r.id === id)) return mime;
+  if (rows.filter((r) => r.counts).length >= MOST_CLIPS)
+    throw new UserError(413, `This job holds ${MOST_CLIPS} clips already.`, 'Take one out first.');
+  await client.query(
+    `DELETE FROM clips WHERE job_id = $1 AND id = ANY ($2) AND NOT EXISTS (
+       SELECT 1 FROM quotes q WHERE q.job_id = $1 AND q.content -> 'clips' @> jsonb_build_array(jsonb_build_object('id', clips.id)))`,
+    [job.id, rows.filter((r) => !r.counts).map((r) => r.id)],
+  );
   await client.query(
     'INSERT INTO clips (job_id, id, mime, bytes, created_by, created_by_user) VALUES ($1, $2, $3, $4, $5, $6)',
-    [jobId, id, mime, bytes, by.name, by.id],
+    [job.id, id, mime, bytes, by.name, by.id],
   );
   return mime;
 }
 
-/** The most that is sent at once: a player asks for the rest. */
-const LARGEST_PIECE = 4 * 1024 * 1024;
-
-/** What of a file is asked for: `bytes=FROM-TO`, both counted from 0. RFC 9110, section 14. */
-export interface Range {
-  from: number;
-  to: number;
-}
-
-/** Null: the whole is asked for, or what is asked for is not understood. */
-export function rangeOf(header: string | null): Range | null {
-  const asked = /^bytes=(\d{1,9})-(\d{1,9})?$/.exec(header ?? '');
-  return asked && { from: Number(asked[1]), to: asked[2] === undefined ? Infinity : Number(asked[2]) };
-}
-
-/** A clip of a job, or the piece of it a player asks for. Throws a UserError 404. */
+/** A clip of a job, without its bytes. Throws a UserError 404. */
 export async function clipOf(
   client: Client,
   jobId: string,
   id: string,
-  range: Range | null,
-): Promise<ClipPiece> {
-  const from = range?.from ?? 0;
-  const length = range ? Math.max(0, Math.min(LARGEST_PIECE, range.to - from + 1)) : CLIP_LIMIT;
+): Promise<{ mime: ClipKind; size: number }> {
   const { rows } = await client.query(
-    `SELECT mime, octet_length(bytes) AS size, substring(bytes FROM $3::int FOR $4::int) AS bytes FROM clips
-     WHERE job_id = $1 AND id = $2`,
-    [jobId, id, from + 1, length],
+    'SELECT mime, octet_length(bytes) AS size FROM clips WHERE job_id = $1 AND id = $2',
+    [jobId, id],
   );
   if (!rows[0]) throw notFound('clip');
-  return { ...rows[0], from };
+  return rows[0];
 }
 
-/** A clip as an answer, whole or the piece that was asked for: some players take nothing else. */
-export function clipAnswer({ mime, size, from, bytes }: ClipPiece, range: Range | null): Response {
-  const headers = {
-    'content-type': mime,
-    'accept-ranges': 'bytes',
-    'x-content-type-options': 'nosniff',
-    'content-security-policy': "default-src 'none'; sandbox",
-  };
-  if (!range) return new Response(new Uint8Array(bytes), { headers });
-  if (bytes.length === 0)
-    return new Response(null, { status: 416, headers: { ...headers, 'content-range': `bytes */${size}` } });
-  return new Response(new Uint8Array(bytes), {
-    status: 206,
-    headers: { ...headers, 'content-range': `bytes ${from}-${from + bytes.length - 1}/${size}` },
-  });
+/** Bytes of a clip from `from` on; fewer at its end. */
+export async function clipPiece(
+  client: Client,
+  jobId: string,
+  id: string,
+  from: number,
+  length: number,
+): Promise<Buffer> {
+  const piece = await rawBytes(
+    client,
+    `SELECT substring(bytes FROM ${Math.trunc(from) + 1} FOR ${Math.trunc(length)}) FROM clips
+     WHERE job_id = ${literal(client, jobId)} AND id = ${literal(client, id)}`,
+  );
+  return piece ?? Buffer.alloc(0);
 }

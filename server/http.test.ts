@@ -1,5 +1,5 @@
 import { NextRequest } from 'next/server';
-import { jobNumber, open, quoteVersion, readBytes, readJson, sequence } from './http';
+import { jobNumber, open, quoteVersion, readJson, readUpload, sequence } from './http';
 import { UserError } from './problem';
 
 const request = (body?: BodyInit | null, headers: Record<string, string> = {}) =>
@@ -21,13 +21,48 @@ const context = { params: Promise.resolve({}) };
 
 describe('bodies', () => {
   test('are read up to their limit', async () => {
-    expect((await readBytes(request(streamed(4, 100)), 400)).length).toBe(400);
+    expect((await readUpload(request(streamed(4, 100)), 400)).length).toBe(400);
   });
   test('beyond it are refused while they stream in, whatever the headers claim', async () => {
-    await expect(readBytes(request(streamed(5, 100)), 400)).rejects.toMatchObject({ status: 413 });
-    await expect(readBytes(request('x', { 'content-length': '900' }), 400)).rejects.toMatchObject({
+    await expect(readUpload(request(streamed(5, 100)), 400)).rejects.toMatchObject({ status: 413 });
+    await expect(readUpload(request('x', { 'content-length': '900' }), 400)).rejects.toMatchObject({
       status: 413,
     });
+  });
+  test('that come to a halt are given up, those that trickle are not', async () => {
+    jest.useFakeTimers();
+    try {
+      let push: (chunk: Uint8Array | null) => void = () => undefined;
+      const slow = new ReadableStream<Uint8Array>({
+        start(controller) {
+          push = (chunk) => (chunk ? controller.enqueue(chunk) : controller.close());
+        },
+      });
+      const whole = readUpload(request(slow), 1000);
+      for (let k = 0; k < 10; k++) {
+        push(new Uint8Array(10));
+        await jest.advanceTimersByTimeAsync(15_000);
+      }
+      push(null);
+      expect((await whole).length).toBe(100);
+      const halts = readUpload(request(new ReadableStream<Uint8Array>({ start: () => undefined })), 1000);
+      const told = expect(halts).rejects.toMatchObject({ status: 408 });
+      await jest.advanceTimersByTimeAsync(25_000);
+      await told;
+      // What is small has no reason to trickle.
+      let drip: () => void = () => undefined;
+      const endless = new ReadableStream<Uint8Array>({
+        start: (controller) => void (drip = () => controller.enqueue(new Uint8Array([32]))),
+      });
+      const late = expect(readJson(request(endless))).rejects.toMatchObject({ status: 408 });
+      for (let k = 0; k < 5; k++) {
+        drip();
+        await jest.advanceTimersByTimeAsync(15_000);
+      }
+      await late;
+    } finally {
+      jest.useRealTimers();
+    }
   });
   test.each([
     ['{"a":', 'not valid JSON'],

@@ -8,6 +8,7 @@ import { log, safePath } from './log';
 import { notFound, UserError } from './problem';
 import { cookieName, SESSION_HOURS, sessionUser } from './sessions';
 import type { SignedIn } from './sessions';
+import { Turns } from './turns';
 import type { User } from './users';
 
 /** Small bodies: entries, answers, sign-in. */
@@ -100,14 +101,14 @@ async function answered(request: NextRequest, work: () => Promise<Response>): Pr
   }
 }
 
-type Draw<P> = (params: P, nonce: string) => Promise<string>;
+type Draw<P> = (params: P, nonce: string, request: NextRequest) => Promise<string>;
 type DrawMessage = (title: string, words: string, nonce: string) => Promise<string>;
 
 /** A page anyone may open, drawn as a whole document; what goes wrong is said on a page too. */
 export function openPage<P = object>(draw: Draw<P>, message: DrawMessage) {
   return async (request: NextRequest, context: Context<P>): Promise<Response> => {
     const nonce = request.headers.get('x-nonce') ?? '';
-    const [status, html] = await draw(await context.params, nonce).then(
+    const [status, html] = await draw(await context.params, nonce, request).then(
       (page) => [200, page] as const,
       async (error: unknown) => {
         const { status, message: title, remedy } = told(error, request);
@@ -198,8 +199,20 @@ export async function clearSessionCookie(secure: boolean): Promise<void> {
   });
 }
 
-/** Reads a body as it streams in and stops at the limit, whatever its headers claim. */
-export async function readBytes(request: NextRequest, limit: number): Promise<Buffer> {
+/** A small body that takes longer than this in all is held back on purpose, ms. */
+const SMALL_TIME = 60_000;
+/** A line that brings nothing for so long is dead; what trickles goes on, ms. */
+const IDLE_TIME = 20_000;
+/** Files that come in at once: each is held in memory until it is whole. */
+const uploads = new Turns({ atOnce: 6, waiting: 30, seconds: 60 });
+
+/** A file, however long it takes as long as it comes. Throws a UserError 408, 413 or 503. */
+export function readUpload(request: NextRequest, limit: number): Promise<Buffer> {
+  return uploads.run(() => readBytes(request, limit, Infinity), request.signal);
+}
+
+/** Reads a body as it streams in and stops at the limit, whatever its headers claim. Throws a UserError 408 or 413. */
+async function readBytes(request: NextRequest, limit: number, time = SMALL_TIME): Promise<Buffer> {
   const tooLarge = () =>
     new UserError(413, `This is larger than ${Math.round(limit / 1024)} kB.`, 'Send something smaller.');
   if (Number(request.headers.get('content-length') ?? 0) > limit) throw tooLarge();
@@ -207,8 +220,9 @@ export async function readBytes(request: NextRequest, limit: number): Promise<Bu
   const chunks: Uint8Array[] = [];
   let size = 0;
   const reader = request.body.getReader();
+  const until = Date.now() + time;
   for (;;) {
-    const { done, value } = await reader.read();
+    const { done, value } = await within(reader.read(), Math.min(IDLE_TIME, until - Date.now()));
     if (done) break;
     size += value.byteLength;
     if (size > limit) {
@@ -218,6 +232,24 @@ export async function readBytes(request: NextRequest, limit: number): Promise<Bu
     chunks.push(value);
   }
   return Buffer.concat(chunks);
+}
+
+async function within<T>(work: Promise<T>, milliseconds: number): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(
+      () =>
+        reject(
+          new UserError(408, 'This did not arrive in time.', 'Check the connection, then send it again.'),
+        ),
+      Math.max(0, milliseconds),
+    );
+  });
+  try {
+    return await Promise.race([work, late]);
+  } finally {
+    clearTimeout(timer);
+  }
 }
 
 /**

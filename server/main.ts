@@ -7,6 +7,7 @@ import sirv from 'sirv';
 import { closeBackground, warmBackground } from './background';
 import { closePool, databaseAnswers } from './db';
 import { frontDoor, plainPage } from './front-door';
+import { linkRates } from './link-rates';
 import { log, safePath } from './log';
 
 /**
@@ -44,13 +45,14 @@ async function main(): Promise<void> {
       });
       return;
     }
-    void answer(request, response, handle).catch((error: unknown) => {
+    void admitted(request, response, handle).catch((error: unknown) => {
       log.error({ path: safePath(request.url ?? ''), error: String(error) }, 'request failed');
       if (!response.headersSent) response.writeHead(500);
       response.end();
     });
   });
-  server.requestTimeout = 60_000;
+  // A file may take long on a slow line: whoever reads it sees to it that it comes (http.ts).
+  server.requestTimeout = 0;
   server.headersTimeout = 15_000;
   // Longer than whoever asks keeps a connection: none is closed just as it is used again.
   server.keepAliveTimeout = 75_000;
@@ -90,6 +92,12 @@ async function warm(handle: Handle): Promise<void> {
       .catch(() => undefined);
   inside.closeAllConnections();
   inside.close();
+}
+
+const rates = linkRates();
+
+async function admitted(request: IncomingMessage, response: ServerResponse, handle: Handle): Promise<void> {
+  if (await rates.admit(request, response)) await answer(request, response, handle);
 }
 
 async function answer(request: IncomingMessage, response: ServerResponse, handle: Handle): Promise<void> {

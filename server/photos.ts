@@ -2,6 +2,7 @@ import { inBackground } from './background';
 import type { Photo } from './background-tasks';
 import type { Client } from './db';
 import { notFound, UserError } from './problem';
+import { literal, rawBytes } from './raw-bytes';
 import type { User } from './users';
 
 export type { Photo } from './background-tasks';
@@ -50,14 +51,18 @@ export async function savePhoto(
 
 /** A photo of a job. Throws a UserError 404. */
 export async function photoOf(client: Client, jobId: string, id: string): Promise<Photo> {
-  const { rows } = await client.query(
-    'SELECT width, height, bytes FROM photos WHERE job_id = $1 AND id = $2',
-    [jobId, id],
-  );
-  if (!rows[0]) throw notFound('photo');
-  return rows[0];
+  const { rows } = await client.query('SELECT width, height FROM photos WHERE job_id = $1 AND id = $2', [
+    jobId,
+    id,
+  ]);
+  return { ...rows[0], bytes: await photoBytes(client, jobId, id) };
 }
 
 export async function photoBytes(client: Client, jobId: string, id: string): Promise<Buffer> {
-  return (await photoOf(client, jobId, id)).bytes;
+  const bytes = await rawBytes(
+    client,
+    `SELECT bytes FROM photos WHERE job_id = ${literal(client, jobId)} AND id = ${literal(client, id)}`,
+  );
+  if (!bytes) throw notFound('photo');
+  return bytes;
 }

@@ -6,7 +6,7 @@ export type ErrorKind = 'other-person' | 'restored';
 /** An error whose words are meant for the user: what is wrong and what to do. Anything else stays in the log. */
 export class UserError extends Error {
   constructor(
-    readonly status: 400 | 401 | 403 | 404 | 409 | 410 | 413 | 415 | 422 | 429 | 503,
+    readonly status: 400 | 401 | 403 | 404 | 408 | 409 | 410 | 413 | 415 | 422 | 429 | 503,
     message: string,
     readonly remedy: string,
     readonly problems: Problem[] = [],

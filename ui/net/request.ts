@@ -95,6 +95,14 @@ async function contentOf<T>(answer: Response): Promise<T> {
   return parsed as T;
 }
 
+/** How long a file may take, ms: as long as a very slow line needs, for the server ends what comes to a halt. */
+export function uploadTime(bytes: number): number {
+  return 60_000 + bytes / SLOWEST_LINE;
+}
+
+/** Bytes a millisecond. */
+const SLOWEST_LINE = 10;
+
 /** An error as a sentence for the user. */
 export function sayError(error: unknown): string {
   return error instanceof RequestError

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import { ObjectText } from '@/ui/job/fields';
 import { useJob, useSlots } from '@/ui/job/provider';
-import { sayError, send } from '@/ui/net/request';
+import { sayError, send, uploadTime } from '@/ui/net/request';
 import { Button, Caption, FieldLabel, Line, Notice, Stack } from '@/ui/system';
 
 /** Also the server's limits. */
@@ -26,7 +26,7 @@ export function Clips() {
     setSending(true);
     try {
       const id = crypto.randomUUID();
-      await send('PUT', `/api/jobs/${number}/clips/${id}`, { raw: file, within: 300_000 });
+      await send('PUT', `/api/jobs/${number}/clips/${id}`, { raw: file, within: uploadTime(file.size) });
       write(`clip.${id}`, { caption: '' });
     } catch (error) {
       setProblem(sayError(error));

@@ -1,5 +1,5 @@
 import type { Entry, NewEntry } from '@/core/case';
-import { ask, RequestError } from '@/ui/net/request';
+import { ask, RequestError, uploadTime } from '@/ui/net/request';
 
 /** What the server says to a batch: everything that was not known here, and what it will not take. */
 export interface Appended {
@@ -34,7 +34,6 @@ export type Outcome<T> =
   | { kind: 'refused'; message: string };
 
 const ENTRIES_TIME = 20_000;
-const PHOTO_TIME = 120_000;
 const POLL_TIME = 10_000;
 
 /** The way of one person to the server, without a memory of its own: everything says in whose name it is sent. */
@@ -55,7 +54,7 @@ export const transportOf = (id: string) => ({
       ask('PUT', `/api/jobs/${job}/photos/${photo}`, {
         as: as(id, generation),
         raw: blob,
-        within: PHOTO_TIME,
+        within: uploadTime(blob.size),
       }),
     ),
   /** Listens: does not count as using the session. */

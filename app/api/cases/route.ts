@@ -1,13 +1,13 @@
 import { CASE_LIMIT, importCase, readCaseFile } from '@/server/cases';
 import { inTransaction } from '@/server/db';
-import { readBytes, route } from '@/server/http';
+import { readUpload, route } from '@/server/http';
 import { demand } from '@/server/permissions';
 
 /** Imports a case file as a new job: all of it or nothing. */
 export const POST = route(async (request, _params, user) => {
   demand(user, 'import-case');
   // Read, decoded and checked before a connection is taken.
-  const ready = await readCaseFile(await readBytes(request, CASE_LIMIT));
+  const ready = await readCaseFile(await readUpload(request, CASE_LIMIT));
   const number = await inTransaction((client) => importCase(client, ready, user));
   return Response.json({ number }, { status: 201 });
 });

@@ -1,3 +1,4 @@
+import { duringVisit } from '@/server/customer-door';
 import { inTransaction } from '@/server/db';
 import { open, readJson } from '@/server/http';
 import { limitAnswer } from '@/server/limits';
@@ -9,6 +10,8 @@ export const POST = open<{ token: string }>(async (request, { token }) => {
   // Counted by the token's hash: the token itself is stored nowhere.
   await limitAnswer(request, hashToken(token.slice(0, 100)).toString('base64'));
   const body = await readJson(request, 16 * 1024);
-  const quote = await inTransaction((client) => answerQuote(client, token, body));
+  const quote = await duringVisit(request, token, () =>
+    inTransaction((client) => answerQuote(client, token, body)),
+  );
   return Response.json({ status: quote.status, answers: quote.answers });
 });

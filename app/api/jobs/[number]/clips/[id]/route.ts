@@ -1,6 +1,7 @@
-import { CLIP_LIMIT, clipAnswer, clipOf, rangeOf, saveClip } from '@/server/clips';
+import { clipAnswer } from '@/server/clip-answer';
+import { CLIP_LIMIT, clipOf, clipPiece, saveClip } from '@/server/clips';
 import { inTransaction, withClient } from '@/server/db';
-import { jobNumber, readBytes, route } from '@/server/http';
+import { jobNumber, readUpload, route } from '@/server/http';
 import { jobByNumber, markOf } from '@/server/jobs';
 import { mayWrite } from '@/server/permissions';
 import { notFound, UserError } from '@/server/problem';
@@ -9,13 +10,16 @@ type Params = { number: string; id: string };
 
 const isId = (id: string) => /^[\w-]{8,64}$/.test(id);
 
-export const GET = route<Params>(async (request, params) => {
-  if (!isId(params.id)) throw notFound('clip');
-  const range = rangeOf(request.headers.get('range'));
-  const clip = await withClient(async (client) =>
-    clipOf(client, (await markOf(client, jobNumber(params))).id, params.id, range),
-  );
-  return clipAnswer(clip, range);
+export const GET = route<Params>(async (request, { number, id }) => {
+  if (!isId(id)) throw notFound('clip');
+  const { job, clip } = await withClient(async (client) => {
+    const job = (await markOf(client, jobNumber({ number }))).id;
+    return { job, clip: await clipOf(client, job, id) };
+  });
+  // Piece by piece, each on a connection of its own: a slow taker holds none.
+  const piece = (from: number, length: number) =>
+    withClient((client) => clipPiece(client, job, id, from, length));
+  return clipAnswer({ ...clip, piece }, request.headers.get('range'));
 });
 
 /** The body is the clip itself; its id is the client's, so sending it again is harmless. */
@@ -24,10 +28,10 @@ export const PUT = route<Params>(async (request, params, user) => {
   if (!mayWrite(user.role, `clip.${params.id}`))
     throw new UserError(403, `A ${user.role} may not add clips.`, 'Ask the counter or the owner.');
   await withClient((client) => markOf(client, jobNumber(params)));
-  const bytes = await readBytes(request, CLIP_LIMIT);
+  const bytes = await readUpload(request, CLIP_LIMIT);
   const mime = await inTransaction(async (client) =>
     // Under the row lock: a job's clips are counted one by one.
-    saveClip(client, (await jobByNumber(client, jobNumber(params), true)).id, params.id, bytes, user),
+    saveClip(client, await jobByNumber(client, jobNumber(params), true), params.id, bytes, user),
   );
   return Response.json({ id: params.id, mime }, { status: 201 });
 });

@@ -1,5 +1,5 @@
 import { inTransaction, withClient } from '@/server/db';
-import { jobNumber, readBytes, route } from '@/server/http';
+import { jobNumber, readUpload, route } from '@/server/http';
 import { jobByNumber, markOf } from '@/server/jobs';
 import { PHOTO_LIMIT, photoBytes, savePhoto, takePhoto } from '@/server/photos';
 import { mayWrite } from '@/server/permissions';
@@ -23,7 +23,7 @@ export const PUT = route<Params>(async (request, params, user) => {
   if (!mayWrite(user.role, `photo.${params.id}`))
     throw new UserError(403, `A ${user.role} may not add photos.`, 'Ask the technician or the owner.');
   await withClient((client) => markOf(client, jobNumber(params)));
-  const photo = await takePhoto(await readBytes(request, PHOTO_LIMIT));
+  const photo = await takePhoto(await readUpload(request, PHOTO_LIMIT));
   await inTransaction(async (client) =>
     // Under the row lock: what the job's photos weigh together is counted one by one.
     savePhoto(client, (await jobByNumber(client, jobNumber(params), true)).id, params.id, photo, user),

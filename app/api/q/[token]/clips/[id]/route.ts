@@ -1,5 +1,6 @@
-import { clipAnswer, clipOf, rangeOf } from '@/server/clips';
-import { withClient } from '@/server/db';
+import { clipAnswer } from '@/server/clip-answer';
+import { clipOf, clipPiece } from '@/server/clips';
+import { asCustomer, visit } from '@/server/customer-door';
 import { open } from '@/server/http';
 import { notFound } from '@/server/problem';
 import { quoteByToken } from '@/server/quotes';
@@ -7,12 +8,22 @@ import { quoteByToken } from '@/server/quotes';
 type Params = { token: string; id: string };
 
 /** A clip of the quote, for the holder of its link and of no other. */
-export const GET = open<Params>(async (request, params) => {
-  const range = rangeOf(request.headers.get('range'));
-  const clip = await withClient(async (client) => {
-    const quote = await quoteByToken(client, params.token);
-    if (!quote.content.clips?.some((c) => c.id === params.id)) throw notFound('clip');
-    return clipOf(client, quote.jobId, params.id, range);
-  });
-  return clipAnswer(clip, range);
+export const GET = open<Params>(async (request, { token, id }) => {
+  const range = request.headers.get('range');
+  const { pace, end } = await visit(request, token);
+  try {
+    const { job, clip } = await asCustomer(async (client) => {
+      const quote = await quoteByToken(client, token);
+      if (!quote.content.clips?.some((c) => c.id === id)) throw notFound('clip');
+      return { job: quote.jobId, clip: await clipOf(client, quote.jobId, id) };
+    });
+    const piece = async (from: number, length: number) => {
+      await pace(length);
+      return asCustomer((client) => clipPiece(client, job, id, from, length));
+    };
+    return await clipAnswer({ ...clip, piece }, range, end);
+  } catch (error) {
+    end();
+    throw error;
+  }
 });

@@ -13,5 +13,5 @@ export const GET = route<{ number: string; version: string }>(async (request, pa
   );
   const quote = quotes.find((q) => q.version === version);
   if (!quote || quote.unreadable) throw notFound('quote');
-  return pdfAnswer(quote, request.nextUrl.searchParams.get('paper'));
+  return pdfAnswer(quote, request.nextUrl.searchParams.get('paper'), withClient, request.signal);
 });
