@@ -6,6 +6,7 @@ import { checkCase, checkUnit, unitWarnings } from '@/core/validation';
 import { unitKnowledge } from '@/data/knowledge';
 import type { BackgroundTasks, ReadCase, UnitReview } from '@/server/background-tasks';
 import { acceptPhoto, reencode } from '@/server/pictures';
+import { readPrices } from '@/server/price-book';
 
 /** The entry of a background process (see server/background.ts). Whoever waits for a page goes first. */
 os.setPriority(10);
@@ -57,6 +58,13 @@ const warm: BackgroundTasks['warm'] = async () => {
   await (await import('./render-pdf')).warmPdf();
 };
 
-const tasks: BackgroundTasks = { photo: reencode, pdf, readCase, reviewUnit, warm };
+const tasks: BackgroundTasks = {
+  photo: reencode,
+  pdf,
+  readCase,
+  readPrices: async (table) => readPrices(table),
+  reviewUnit,
+  warm,
+};
 
 workerpool.worker({ ...tasks });

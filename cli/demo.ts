@@ -19,8 +19,8 @@ export const help = `
 ./pelvik demo [--reset] [--port N]
 
 Installs what is missing, starts a private PostgreSQL on loopback, migrates, loads the demo shop when it is empty,
-builds when stale and serves. Ctrl-C stops all of it. --reset starts the demo shop anew. A database that dies while it
-runs is started again.
+builds when stale and serves. Ctrl-C stops all of it. --reset starts the demo shop anew. A database or a server
+that dies while it runs is started again.
 
 Behind a proxy that ends TLS, name it: PELVIK_TRUSTED_PROXIES=127.0.0.1 ./pelvik demo. Errors are kept in .pelvik/log.
 `;
@@ -66,6 +66,7 @@ export async function serveShop(options: Options, shop: Shop): Promise<number> {
   endLeftover();
   const cluster = await ensureCluster();
   let server: ChildProcess;
+  let begin: () => Promise<ChildProcess>;
   let port: number;
   let supplier: Server | null = null;
   try {
@@ -79,7 +80,8 @@ export async function serveShop(options: Options, shop: Shop): Promise<number> {
       supplier = await startSupplier(0, 'ordinary');
       process.env.PELVIK_SUPPLIER = `http://127.0.0.1:${(supplier.address() as AddressInfo).port}`;
     }
-    server = await serve({ databaseUrl: cluster.appUrl(database), port, mode, quiet: mode === 'start' });
+    begin = () => serve({ databaseUrl: cluster.appUrl(database), port, mode, quiet: mode === 'start' });
+    server = await begin();
   } catch (error) {
     supplier?.close();
     await cluster.release();
@@ -96,30 +98,66 @@ export async function serveShop(options: Options, shop: Shop): Promise<number> {
     `\nPelvik is at ${address}\n\n${shop.greeting(address)}\n\n` +
       `Started in ${total.toFixed(1)} s (${(total - secondsDownloading()).toFixed(1)} s without the downloads of packages). Ctrl-C stops it.\n`,
   );
-  return untilStopped(server, cluster);
+  return untilStopped(server, cluster, async () => {
+    const again = await begin();
+    noteServer(again.pid!, address);
+    return again;
+  });
 }
 
 const LOOK = 2000;
+/** Before a server that ended is started again, ms; twice as long each time, while it does not last. */
+const FIRST_PAUSE = 500;
+const LONGEST_PAUSE = 30_000;
+/** A server that lasted so long had not failed at its start. */
+const LASTED = 60_000;
 
-/** Waits for Ctrl-C or for the server to end, then stops everything in order. A database that dies is started again. */
-function untilStopped(server: ChildProcess, cluster: Cluster): Promise<number> {
+/** Waits for Ctrl-C, then stops everything in order. A database or a server that dies is started again. */
+function untilStopped(
+  first: ChildProcess,
+  cluster: Cluster,
+  begin: () => Promise<ChildProcess>,
+): Promise<number> {
   return new Promise((resolve) => {
+    let server = first;
     let ending = false;
+    let pause = FIRST_PAUSE;
     const watch = setInterval(() => {
       if (ending || cluster.running()) return;
       process.stderr.write('The database ended: starting it again.\n');
       if (!cluster.restart()) process.stderr.write('It does not start: see its server.log. Trying again.\n');
     }, LOOK);
-    const end = async (code: number) => {
+    const look = (started: number) =>
+      server.once('exit', () => {
+        if (ending) return;
+        pause = Date.now() - started > LASTED ? FIRST_PAUSE : Math.min(pause * 2, LONGEST_PAUSE);
+        process.stderr.write('The server ended: starting it again.\n');
+        setTimeout(() => void again(), pause);
+      });
+    const again = async () => {
+      if (ending) return;
+      const started = Date.now();
+      try {
+        server = await begin();
+        look(started);
+        // Ctrl-C may have come while it was starting.
+        if (ending) await stop(server);
+      } catch {
+        pause = Math.min(pause * 2, LONGEST_PAUSE);
+        process.stderr.write('It does not start: see .pelvik/log. Trying again.\n');
+        setTimeout(() => void again(), pause);
+      }
+    };
+    const end = async () => {
       if (ending) return;
       ending = true;
       clearInterval(watch);
       await stop(server);
       forgetServer();
       cluster.stop();
-      resolve(code);
+      resolve(0);
     };
-    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void end(0));
-    server.once('exit', (code) => void end(code ?? 1));
+    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void end());
+    look(Date.now());
   });
 }

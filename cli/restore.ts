@@ -11,10 +11,11 @@ import { SHOP_DATABASE } from './start';
 import { must } from './system';
 
 export const help = `
-./pelvik restore [--shop] FILE
+./pelvik restore [--shop] [--into-other] FILE
 
 Brings a backup back. It is restored beside the database and looked at first, so a broken file, or an archive of something
-else, changes nothing. --shop restores the shop of ./pelvik start in place of the demo's. What was there before is kept as pelvik_before_DATE_TIME; the newest five are kept.
+else, changes nothing. --shop restores the shop of ./pelvik start in place of the demo's;
+a backup of the one does not go into the other unless --into-other says so. What was there before is kept as pelvik_before_DATE_TIME; the newest five are kept.
 Everybody signs in again, and customers' links that were revoked stay revoked.
 `;
 
@@ -35,7 +36,7 @@ const TABLES = [
 ];
 
 export async function run(args: string[]): Promise<number> {
-  const options = readOptions(args, ['--shop'], []);
+  const options = readOptions(args, ['--shop', '--into-other'], []);
   const file = oneFile(options, 'backup');
   const database = options.flags.has('--shop') ? SHOP_DATABASE : DATABASE;
   if (!existsSync(file)) throw new CommandError(`There is no file ${file}.`, 2);
@@ -44,7 +45,7 @@ export async function run(args: string[]): Promise<number> {
     throw new CommandError(`Pelvik runs at ${running}. Stop it first (Ctrl-C there), then restore.`);
   const cluster = await ensureCluster();
   try {
-    refuseForeign(cluster, file);
+    refuseForeign(cluster, file, options.flags.has('--into-other') ? null : database);
     await dropDatabase(cluster, BESIDE);
     await ensureDatabase(cluster, BESIDE);
     must(cluster.binary('pg_restore'), ['--exit-on-error', '--no-owner', '-d', BESIDE, file], {
@@ -66,13 +67,18 @@ export async function run(args: string[]): Promise<number> {
 }
 
 /** Looks at an archive's table of contents before anything of it is run. */
-function refuseForeign(cluster: Cluster, file: string): void {
+function refuseForeign(cluster: Cluster, file: string, database: string | null): void {
   let contents: string;
   try {
     contents = must(cluster.binary('pg_restore'), ['--list', file], { env: cluster.env });
   } catch {
     throw new CommandError(`${file} is not a backup that PostgreSQL can read. Nothing was changed.`);
   }
+  const of = /^; +dbname: (\S+)$/m.exec(contents)?.[1];
+  if (database !== null && of !== undefined && of !== database)
+    throw new CommandError(
+      `${file} was made of ${of === SHOP_DATABASE ? 'the shop of ./pelvik start' : of === DATABASE ? 'the demo' : of}, not of ${database === DATABASE ? 'the demo' : 'that shop'}. Nothing was changed. ${of === SHOP_DATABASE ? 'Add --shop' : 'Leave out --shop'} to bring it back where it was, or add --into-other to put it here.`,
+    );
   const tables = [...contents.matchAll(/^\d+; \d+ \d+ TABLE public (\w+) /gm)].map((m) => m[1]);
   const missing = TABLES.filter((t) => !tables.includes(t));
   if (missing.length)

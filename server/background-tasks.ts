@@ -1,5 +1,6 @@
 import type { CaseDocument, CasePhoto } from '@/core/case';
-import type { QuoteContent } from '@/core/quote';
+import type { BookPrice, QuoteContent } from '@/core/quote';
+import type { UnitDefinition } from '@/core/unit';
 import type { Problem } from '@/core/validation';
 
 /** A picture as it is kept. */
@@ -28,6 +29,17 @@ export interface UnitReview {
   warnings: Problem[];
 }
 
+/** A table of prices with what it is read against. */
+export interface PriceTable {
+  text: string;
+  units: UnitDefinition[];
+  before: BookPrice[];
+}
+
+/** The book as it would be, or what is wrong with the table. */
+export type ReadPrices =
+  { problem: { message: string; remedy: string } } | { problem: null; prices: BookPrice[] };
+
 /** What the background processes can do; `app/background.ts` does it. */
 export interface BackgroundTasks {
   /** Decodes an upload and writes it anew; null when it is not a picture of the kinds offered. */
@@ -37,6 +49,8 @@ export interface BackgroundTasks {
   warm(): Promise<void>;
   /** Reads and checks a case file. */
   readCase(text: Uint8Array): Promise<ReadCase>;
+  /** Reads a table of prices; throws nothing: what is wrong is named. */
+  readPrices(table: PriceTable): Promise<ReadPrices>;
   /** What is wrong and what is odd about a unit definition. */
   reviewUnit(value: unknown): Promise<UnitReview>;
 }

@@ -21,6 +21,7 @@ const TASKS: Record<keyof BackgroundTasks, { lane: Lane; seconds: number }> = {
   pdf: { lane: 'documents', seconds: 25 },
   warm: { lane: 'documents', seconds: 60 },
   readCase: { lane: 'documents', seconds: 60 },
+  readPrices: { lane: 'documents', seconds: 15 },
   reviewUnit: { lane: 'documents', seconds: 15 },
 };
 const MEMORY_MB = 768;

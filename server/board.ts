@@ -37,9 +37,9 @@ export async function board(client: Client, query: BoardQuery): Promise<BoardCol
   );
   const { rows } = await client.query(
     `SELECT s.stage, j.* FROM unnest($5::text[]) AS s (stage), LATERAL (
-       SELECT j.number, j.closed, j.summary, j.quoted, j.updated_at, j.unit_id, j.unit_version FROM jobs j
+       SELECT j.number, j.closed, j.summary, j.quoted, j.updated_at, j.reopened_at, j.unit_id, j.unit_version FROM jobs j
        WHERE ${filter} AND j.stage = s.stage ORDER BY j.updated_at DESC LIMIT ${COLUMN} OFFSET $6) AS c
-     JOIN LATERAL (SELECT c.number, c.closed, c.summary, c.quoted, c.updated_at, u.name AS unit, u.stations
+     JOIN LATERAL (SELECT c.number, c.closed, c.summary, c.quoted, c.updated_at, c.reopened_at, u.name AS unit, u.stations
        FROM units u WHERE u.id = c.unit_id AND u.version = c.unit_version) AS j ON true
      ORDER BY j.updated_at DESC`,
     [...given, stages, Math.min(query.from ?? 0, MOST_FROM)],
@@ -99,6 +99,7 @@ function toCard(row: Record<string, unknown> & { stage: Stage; updated_at: Date 
     stations: row.stations as number,
     quoted: Number.isSafeInteger(quoted?.total) ? { ...NOT_SAID, ...quoted! } : null,
     closed: row.closed as boolean,
+    reopened: row.reopened_at !== null,
     updatedAt: row.updated_at.toISOString(),
   };
 }

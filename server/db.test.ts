@@ -1,7 +1,7 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import { databaseAnswers, inTransaction, withClient } from './db';
 import { UserError } from './problem';
-import { closePool } from './test-database';
+import { asOwner, closePool } from './test-database';
 
 afterAll(closePool);
 
@@ -30,4 +30,11 @@ test('a connection lost in the middle of a statement is an answer that can be re
   });
   await expect(lost).rejects.toBeInstanceOf(UserError);
   expect(await databaseAnswers()).toBe(true);
+});
+
+test.each([
+  [`INSERT INTO sessions (token_hash, user_id, expires_at) VALUES ('\\x00', 'nobody-here', now())`, 409],
+  [`INSERT INTO generation DEFAULT VALUES`, 409],
+])('what another request came in between is told in words: %s', async (sql, status) => {
+  await expect(asOwner((client) => withClient(() => client.query(sql)))).rejects.toMatchObject({ status });
 });

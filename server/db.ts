@@ -47,7 +47,7 @@ export async function withClient<T>(work: (client: Client) => Promise<T>): Promi
     return await work(client);
   } catch (error) {
     broken = isLost(error);
-    throw broken || isBusy(error) ? away(error) : error;
+    throw broken || isBusy(error) ? away(error) : told(error);
   } finally {
     client.release(broken);
   }
@@ -83,6 +83,31 @@ export async function databaseAnswers(): Promise<boolean> {
 export async function closePool(): Promise<void> {
   await shared.pelvikPool?.end();
   shared.pelvikPool = undefined;
+}
+
+/** What another request, or the disk, has come in between: told in words, by PostgreSQL's codes. */
+const TOLD: Record<string, () => UserError> = {
+  '23503': () =>
+    new UserError(409, 'What this belongs to was deleted meanwhile.', 'Reload the page and choose again.'),
+  '23505': () =>
+    new UserError(
+      409,
+      'Somebody did the same a moment before.',
+      'Reload the page and look at what is there.',
+    ),
+  '53100': () =>
+    new UserError(
+      503,
+      'The disk of the shop’s server is full.',
+      'What you typed is kept on this device. Make room on the server’s disk; it goes on by itself.',
+    ),
+};
+
+function told(error: unknown): unknown {
+  const words = error instanceof DatabaseError ? TOLD[error.code ?? ''] : undefined;
+  if (!words) return error;
+  log.warn({ error: (error as Error).message }, 'refused by the database');
+  return words();
 }
 
 /** Timeouts and deadlocks, by PostgreSQL's codes: the same request may well succeed a moment later. */

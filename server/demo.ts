@@ -13,7 +13,7 @@ import { createJob, saveState, setClosed } from './jobs';
 import { inspect } from './library';
 import { savePhoto } from './photos';
 import { reencode } from './pictures';
-import { sendMessage } from './messages';
+import { noteByHand } from './messages';
 import { answerQuote, linkQuote, makeQuote } from './quotes';
 import { addToShelf } from './shelf';
 import { DEFAULT_TERMS, saveShop, shopNow } from './shop';
@@ -90,7 +90,7 @@ async function loadQuote(
 ): Promise<void> {
   const quote = await makeQuote(client, job, owner);
   if (!send && !accept) return;
-  await sendMessage(client, job, quote.version, { kind: 'by-hand', to: '' }, '', owner);
+  await noteByHand(client, job, quote.version, owner);
   const token = await linkQuote(client, job, quote.version, owner);
   if (accept) {
     await answerQuote(client, token, {

@@ -42,7 +42,8 @@ export async function quoteJob(client: Client, { unit, state, number }: Judged):
     decideBy: answerBy(terms.calendar, now),
     queueHours: await hoursPromised(client, number),
   };
-  return quoteState(unit, state, number, clock, await experienceOf(client, unit.id), terms);
+  const quote = quoteState(unit, state, number, clock, await experienceOf(client, unit.id), terms);
+  return { ...quote, photos: await thatCame(client, number, quote.photos) };
 }
 
 /** The scopes a job's quote is made of, by the slot that keeps each. */
@@ -59,4 +60,21 @@ async function hoursPromised(client: Client, number: number): Promise<number> {
     [number],
   );
   return rows[0]?.hours ?? 0;
+}
+
+/** A quote shows so many photos at most, and more than a customer looks at. */
+const MOST_PHOTOS = 200;
+
+/** The photos whose picture is there: one that is still on its way is no part of a quote. */
+async function thatCame<P extends { id: string }>(
+  client: Client,
+  number: number,
+  photos: readonly P[],
+): Promise<P[]> {
+  const { rows } = await client.query<{ id: string }>(
+    'SELECT p.id FROM photos p JOIN jobs j ON j.id = p.job_id WHERE j.number = $1 AND p.id = ANY ($2)',
+    [number, photos.map((p) => p.id)],
+  );
+  const here = new Set(rows.map((r) => r.id));
+  return photos.filter((p) => here.has(p.id)).slice(0, MOST_PHOTOS);
 }

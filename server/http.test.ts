@@ -67,6 +67,9 @@ describe('bodies', () => {
   test.each([
     ['{"a":', 'not valid JSON'],
     ['', 'not valid JSON'],
+    ['null', 'not a JSON object'],
+    ['[1]', 'not a JSON object'],
+    ['"text"', 'not a JSON object'],
     ['{"a":"\\u0000"}', 'character that cannot be kept'],
     ['{"a":"\\ud800"}', 'character that cannot be kept'],
     [`{"a":[${'0,'.repeat(6000)}0]}`, 'more than 5000 values'],

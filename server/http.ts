@@ -274,12 +274,21 @@ export async function readJson(
   }
   const problem = bounds && outOfBounds(value, bounds);
   if (problem) throw new UserError(400, `What was sent ${problem.message}.`, problem.remedy, [problem]);
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    throw new UserError(400, 'This is not a JSON object.', 'Send {…}, as the page does.');
   return value;
 }
 
 /** A small text, such as a table. */
 export async function readText(request: NextRequest, limit: number): Promise<string> {
-  return (await readBytes(request, limit)).toString('utf8');
+  const text = (await readBytes(request, limit)).toString('utf8');
+  if (text.includes('\0'))
+    throw new UserError(
+      400,
+      'This holds a character that cannot be kept.',
+      'Save the file as plain text, in UTF-8.',
+    );
+  return text;
 }
 
 export function jobNumber(params: { number: string }): number {

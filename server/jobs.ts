@@ -209,17 +209,27 @@ function quotedOf(row: {
 }
 
 /** Closes a job or opens it again. Closed jobs leave the board and are found by asking for them. */
-export async function setClosed(client: Client, number: number, closed: boolean, user: User): Promise<void> {
+export async function setClosed(
+  client: Client,
+  number: number,
+  closed: boolean,
+  user: User,
+  reason = '',
+): Promise<void> {
   const job = await jobByNumber(client, number, true);
   if (job.closed === closed) return;
   const commit = valueOf(job.state, 'cause.commit');
   const confirmed = closed && commit && isConfirmed(job.state, await diagnoseJob(client, job));
   await client.query(
-    `UPDATE jobs SET closed = $2, closed_at = CASE WHEN $2 THEN now() END, updated_at = now(), confirmed_cause = $3
+    `UPDATE jobs SET closed = $2, closed_at = CASE WHEN $2 THEN now() END, updated_at = now(), confirmed_cause = $3,
+       reopened_at = CASE WHEN NOT $2 THEN reopened_at END
      WHERE id = $1`,
     [job.id, closed, confirmed ? commit.cause : null],
   );
-  await audit(client, user.name, closed ? 'job closed' : 'job reopened', { job: number });
+  await audit(client, user.name, closed ? 'job closed' : 'job reopened', {
+    job: number,
+    ...(reason ? { reason } : {}),
+  });
 }
 
 /**

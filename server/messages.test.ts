@@ -1,4 +1,4 @@
-import { mkdtemp, readdir, readFile } from 'node:fs/promises';
+import { mkdtemp, readdir, readFile, stat } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
 import { randomUUID } from 'node:crypto';
@@ -6,7 +6,7 @@ import { inTransaction } from './db';
 import { appendEntries } from './entries';
 import { messagesOf, replyTo, sendMessage } from './messages';
 import { answerQuote, linkQuote, makeQuote, quoteByToken, quotesOf } from './quotes';
-import { closePool, inDatabase, someJob, someone } from './test-database';
+import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
 
 afterAll(closePool);
 let folder = '';
@@ -23,7 +23,7 @@ async function made() {
   await write('part.sun-shell.condition', { is: 'failed' } as never);
   await inTransaction((c) => makeQuote(c, job.number, owner));
   const send = (body: object, version = 1) =>
-    inTransaction((c) => sendMessage(c, job.number, version, body, 'http://shop.test', owner));
+    sendMessage(job.number, version, body, 'http://shop.test', owner);
   const status = async () => (await inDatabase((c) => quotesOf(c, job.id)))[0]!.status;
   return { owner, job, write, send, status };
 }
@@ -56,6 +56,36 @@ test('what does not go out is not called sent, and leaves no trace that it was',
   await expect(send({ kind: 'quote', to: 'fail@example.test' })).rejects.toMatchObject({ status: 503 });
   expect(await status()).toBe('draft');
   expect(await inDatabase((c) => messagesOf(c, job.id))).toEqual({});
+  // The link that was made for it opens nothing.
+  const { rows } = await inDatabase((c) =>
+    c.query('SELECT l.revoked_at FROM quote_links l JOIN quotes q ON q.id = l.quote_id WHERE q.job_id = $1', [
+      job.id,
+    ]),
+  );
+  expect(rows.map((r) => r.revoked_at !== null)).toEqual([true]);
+});
+
+test('the link stands before the message leaves, and only the shop may read what was sent', async () => {
+  const { job, send } = await made();
+  const before = new Set(await readdir(folder));
+  // The note of it cannot be written: the link in the message is good all the same.
+  await asOwner((c) =>
+    c.query(
+      `ALTER TABLE quote_messages ADD CONSTRAINT nobody CHECK (sent_to <> 'nobody@example.test') NOT VALID`,
+    ),
+  );
+  try {
+    await expect(send({ kind: 'quote', to: 'nobody@example.test' })).rejects.toThrow();
+  } finally {
+    await asOwner((c) => c.query('ALTER TABLE quote_messages DROP CONSTRAINT nobody'));
+  }
+  const file = (await readdir(folder)).find((f) => !before.has(f))!;
+  const letter = await readFile(path.join(folder, file), 'utf8');
+  const token = letter.match(/\/q\/([\w-]+)/)![1]!;
+  expect((await inDatabase((c) => quoteByToken(c, token))).jobNumber).toBe(job.number);
+  expect([(await stat(path.join(folder, file))).mode & 0o777, (await stat(folder)).mode & 0o777]).toEqual([
+    0o600, 0o700,
+  ]);
 });
 
 test('sent by hand is noted, with nobody named', async () => {

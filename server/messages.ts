@@ -1,13 +1,16 @@
 import path from 'node:path';
 import { messageWords } from '@/core/quote';
+import type { QuoteContent } from '@/core/quote';
 import { ajv, problemsOf } from '@/core/validation';
+import type { Problem } from '@/core/validation';
 import { deliver } from '@/stand-ins/outbox';
 import { audit } from './audit';
+import { inTransaction } from './db';
 import type { Client } from './db';
 import { log } from './log';
 import { jobByNumber, refreshStage } from './jobs';
 import { notFound, UserError } from './problem';
-import { linkQuote, quotesOf } from './quotes';
+import { linkQuote, quotesOf, revokeLink } from './quotes';
 import type { User } from './users';
 
 /** Something that went out to a customer. */
@@ -43,12 +46,19 @@ const asked = ajv.compile({
 
 const outbox = () => process.env.PELVIK_OUTBOX ?? path.join(process.cwd(), '.pelvik', 'outbox');
 
+interface Asked {
+  job: number;
+  version: number;
+  kind: SentMessage['kind'];
+  to: string;
+}
+
 /**
- * Sends a quote to its customer, reminds of it, or notes that it was sent by hand. Only what went out is called sent. Throws
- * a UserError: 400 no recipient, 409 it cannot be sent, 503 it did not go out.
+ * Sends a quote to its customer, reminds of it, or notes that it was sent by hand. The link stands in the database before
+ * the message leaves, so that nobody is sent a dead one; only what went out is called sent. Throws a UserError: 400 no
+ * recipient, 409 it cannot be sent, 503 it did not go out.
  */
 export async function sendMessage(
-  client: Client,
   jobNumber: number,
   version: number,
   body: unknown,
@@ -56,50 +66,79 @@ export async function sendMessage(
   user: User,
 ): Promise<void> {
   const problems = problemsOf(asked, body);
+  if (problems.length) throw noRecipient(problems);
   const { kind, to } = body as Pick<SentMessage, 'kind' | 'to'>;
-  if (problems.length || (kind !== 'by-hand' && to.trim() === ''))
-    throw new UserError(
-      400,
-      'Nobody is named to send it to.',
-      'Type an address or a telephone number.',
-      problems,
-    );
-  const job = await jobByNumber(client, jobNumber, true);
-  const quote = (await quotesOf(client, job.id)).find((q) => q.version === version);
+  if (kind !== 'by-hand' && to.trim() === '') throw noRecipient([]);
+  const message: Asked = { job: jobNumber, version, kind, to: to.trim() };
+  if (kind !== 'by-hand') {
+    const { token, content } = await inTransaction((client) => makeReady(client, message, user));
+    await sendOut(message, content, `${origin}/q/${token}`, user);
+  }
+  await inTransaction((client) => noteSent(client, message, user));
+}
+
+/** Notes that a version was sent by hand, within a transaction of the caller's. */
+export function noteByHand(client: Client, job: number, version: number, user: User): Promise<void> {
+  return noteSent(client, { job, version, kind: 'by-hand', to: '' }, user);
+}
+
+const noRecipient = (problems: Problem[]) =>
+  new UserError(400, 'Nobody is named to send it to.', 'Type an address or a telephone number.', problems);
+
+/** The version, if it may go. Throws a UserError 404 or 409. */
+async function toBeSent(client: Client, { job, version }: Asked) {
+  const found = await jobByNumber(client, job, true);
+  const quote = (await quotesOf(client, found.id)).find((q) => q.version === version);
   if (!quote) throw notFound('quote');
   const mayGo = quote.status === 'draft' || quote.status === 'sent' || quote.status === 'declined';
   if (!mayGo || quote.imported || quote.unreadable)
     throw new UserError(409, 'This version is not to be sent any more.', 'Send the newest version.');
-  if (kind !== 'by-hand') {
-    const token = await linkQuote(client, jobNumber, version, user);
-    const words = messageWords(quote.content, `${origin}/q/${token}`, kind);
-    try {
-      await deliver(
-        { to: to.trim(), from: quote.content.shop.name, ...words },
-        outbox(),
-        new Date(),
-        `${jobNumber}-${version}`,
-      );
-    } catch (error) {
-      log.warn({ error: error instanceof Error ? error.message : String(error) }, 'message not sent');
-      throw new UserError(
-        503,
-        'The message did not go out.',
-        'Check the recipient, or send the link by hand.',
-      );
-    }
+  return { job: found, quote };
+}
+
+async function makeReady(client: Client, message: Asked, user: User) {
+  const { quote } = await toBeSent(client, message);
+  const token = await linkQuote(client, message.job, message.version, user);
+  return { token, content: quote.content };
+}
+
+/** Hands the message over. One that does not go out leaves no link behind. Throws a UserError 503. */
+async function sendOut(message: Asked, content: QuoteContent, link: string, user: User): Promise<void> {
+  const { job, version, to, kind } = message;
+  const words = messageWords(content, link, kind as 'quote' | 'reminder');
+  try {
+    await deliver({ to, from: content.shop.name, ...words }, outbox(), new Date(), `${job}-${version}`);
+  } catch (error) {
+    log.warn({ error: error instanceof Error ? error.message : String(error) }, 'message not sent');
+    await inTransaction((client) => revokeLink(client, link.slice(link.lastIndexOf('/') + 1)));
+    await inTransaction((client) => audit(client, user.name, 'message not sent', { job, version }));
+    throw new UserError(503, 'The message did not go out.', 'Check the recipient, or send the link by hand.');
   }
+}
+
+/** What went out is written down, whatever became of the version meanwhile. */
+async function noteSent(client: Client, message: Asked, user: User): Promise<void> {
+  const { kind, to, version } = message;
+  const { job, quote } =
+    kind === 'by-hand' ? await toBeSent(client, message) : await sentVersion(client, message);
   await client.query(
     'INSERT INTO quote_messages (quote_id, kind, sent_to, by_name, by_user) VALUES ($1, $2, $3, $4, $5)',
-    [quote.id, kind, to.trim(), user.name, user.id],
+    [quote.id, kind, to, user.name, user.id],
   );
   if (quote.status === 'draft')
     await client.query(`UPDATE quotes SET status = 'sent' WHERE id = $1`, [quote.id]);
   await audit(client, user.name, kind === 'reminder' ? 'customer reminded' : 'quote sent', {
-    job: jobNumber,
+    job: message.job,
     version,
   });
   await refreshStage(client, job);
+}
+
+async function sentVersion(client: Client, message: Asked) {
+  const job = await jobByNumber(client, message.job, true);
+  const quote = (await quotesOf(client, job.id)).find((q) => q.version === message.version);
+  if (!quote) throw notFound('quote');
+  return { job, quote };
 }
 
 const written = ajv.compile({

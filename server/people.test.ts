@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { recentAudit } from './audit';
+import { inTransaction } from './db';
 import { mayWrite, demand as needs } from './permissions';
 import { checkPassword } from './passwords';
+import { changePerson } from './people';
 import type { UserError } from './problem';
 import {
   closeSession,
@@ -95,12 +97,24 @@ describe('passwords', () => {
     ['qwertyuiop', /first that would be guessed/],
     ['aaaaaaaaaaaa', /first that would be guessed/],
     ['mirabella1', /first that would be guessed/],
+    ['mirabellamirabellamirabella', /first that would be guessed/],
+    ['mirabella-stone-mirabella', /first that would be guessed/],
     ['x'.repeat(201), /too long/],
   ])('%s is refused', (password, words) =>
     expect(() => checkPassword(password, ['mirabella', 'Mirabella Stone'])).toThrow(words),
   );
   test('a few unrelated words will do', () =>
     expect(() => checkPassword('gravel teapot nineteen', ['mira'])).not.toThrow());
+
+  test('an owner gives others a new one, never themselves: that needs the present one', async () => {
+    const [ivo, mira] = [await someone('owner'), await someone('technician')];
+    const give = (id: string) =>
+      inTransaction((c) => changePerson(c, id, { password: 'gravel teapot nineteen' }, ivo));
+    await expect(give(ivo.id)).rejects.toMatchObject({ status: 403 });
+    await give(mira.id);
+    expect(await authenticate(ivo.id, PASSWORD, here)).toEqual(ivo);
+    expect(await authenticate(mira.id, 'gravel teapot nineteen', here)).toEqual(mira);
+  });
 
   test('one’s own is changed with the present one only', async () => {
     const mira = await someone('technician');
@@ -122,11 +136,11 @@ describe('sessions', () => {
         c.query(`UPDATE sessions SET seen_at = now() - $2::interval WHERE user_id = $1`, [mira.id, time]),
       );
     await rest('3 hours 59 minutes');
-    expect(await inDatabase((c) => sessionUser(c, token, false))).toEqual(mira);
+    expect(await inDatabase((c) => sessionUser(c, token, false))).toMatchObject(mira);
     await rest('4 hours 1 minute');
     expect(await inDatabase((c) => sessionUser(c, token, false))).toBeNull();
     await rest('3 hours 59 minutes');
-    expect(await inDatabase((c) => sessionUser(c, token))).toEqual(mira);
+    expect(await inDatabase((c) => sessionUser(c, token))).toMatchObject(mira);
     const { rows } = await inDatabase((c) =>
       c.query(`SELECT seen_at > now() - interval '1 minute' AS fresh FROM sessions WHERE user_id = $1`, [
         mira.id,
@@ -150,7 +164,7 @@ describe('sessions', () => {
     expect(await inDatabase((c) => endSession(c, ivo.id, tablet.id))).toBe(false);
     expect(await inDatabase((c) => endSession(c, mira.id, tablet.id))).toBe(true);
     expect(await inDatabase((c) => sessionUser(c, a))).toBeNull();
-    expect(await inDatabase((c) => sessionUser(c, b))).toEqual(mira);
+    expect(await inDatabase((c) => sessionUser(c, b))).toMatchObject(mira);
   });
 
   test('behind TLS the cookie can be set by this host alone', () => {
@@ -162,7 +176,7 @@ describe('sessions', () => {
 test('only a hash of the token is stored', async () => {
   const mira = await someone('technician');
   const token = await inDatabase((c) => openSession(c, mira.id));
-  expect(await inDatabase((c) => sessionUser(c, token))).toEqual(mira);
+  expect(await inDatabase((c) => sessionUser(c, token))).toMatchObject(mira);
   const { rows } = await inDatabase((c) =>
     c.query(`SELECT encode(token_hash, 'escape') AS kept FROM sessions WHERE user_id = $1`, [mira.id]),
   );

@@ -61,6 +61,12 @@ export async function changePerson(client: Client, id: string, body: unknown, by
   if (problems.length)
     throw new UserError(400, 'This change is not possible.', 'Reload the page and try again.', problems);
   const { role, active, password } = body as { role?: Role; active?: boolean; password?: string };
+  if (id === by.id && password !== undefined)
+    throw new UserError(
+      403,
+      'Your own password is changed with the present one.',
+      'Open your account: a click on your name leads there.',
+    );
   // Under lock, so that two owners do not put each other out at once.
   const { rows } = await client.query<User & { active: boolean }>(
     'SELECT id, name, role, active FROM users ORDER BY id FOR UPDATE',

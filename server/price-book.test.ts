@@ -1,14 +1,11 @@
 import { inTransaction } from './db';
-import { readPrices, writePrices } from './price-book';
+import { takePrices, writePrices } from './price-book';
 import { saveShop, shopOf } from './shop';
 import { closePool, inDatabase, someone } from './test-database';
 
 afterAll(closePool);
 
-const take = async (text: string) => {
-  const owner = await someone('owner');
-  return inTransaction((c) => readPrices(c, text, owner));
-};
+const take = async (text: string) => takePrices(text, await someone('owner'));
 
 test('the book goes out as a table and comes in again; what is taken counts from then on', async () => {
   const text = await inDatabase(writePrices);
@@ -27,6 +24,7 @@ test.each([
   ['unit,part,price\nostrel-four,filter,-1\n', /Row 1, price/],
   ['unit,part,price\nostrel-four,ghost,1\nghost,filter,1\n', /Row 1, part: .*and 1 more/],
   ['name,price\nFilter,1\n', /no rows with a column "unit"/],
+  ['unit,part,price\nostrel-four,filter,1\nostrel-four,filter,2\n', /Row 2, part: .*twice/],
   ['', /no rows/],
   ['unit,part,price\nostrel-four,"filter,1\n', /cannot be read/],
   ['unit,part,price\nostrel-four,filter\n', /cannot be read/],

@@ -1,6 +1,8 @@
-import { parse } from 'csv-parse/sync';
-import { stringify } from 'csv-stringify/sync';
 import { BOOK_COLUMNS, bookRows, readBook } from '@/core/quote';
+import { inBackground } from './background';
+import type { PriceTable, ReadPrices } from './background-tasks';
+import { readCsv, writeCsv } from './csv';
+import { inTransaction, withClient } from './db';
 import type { Client } from './db';
 import { UserError } from './problem';
 import { saveShop, shopOf } from './shop';
@@ -17,45 +19,51 @@ async function newestUnits(client: Client) {
 /** The shop's price book as CSV. */
 export async function writePrices(client: Client): Promise<string> {
   const { terms } = await shopOf(client);
-  return stringify(bookRows(await newestUnits(client), terms.prices), {
-    header: true,
-    columns: [...BOOK_COLUMNS],
-  });
+  return writeCsv(bookRows(await newestUnits(client), terms.prices), BOOK_COLUMNS);
 }
 
-/** Takes a CSV of prices into the book. Throws a UserError 400 that names the row and the column. */
-export async function readPrices(client: Client, text: string, user: User): Promise<Shop> {
+/** Takes a CSV of prices into the book, all of it or nothing. Throws a UserError 400 that names the row and the column. */
+export async function takePrices(text: string, user: User): Promise<Shop> {
+  const { version, terms, units } = await withClient(async (client) => ({
+    ...(await shopOf(client)),
+    units: await newestUnits(client),
+  }));
+  // A large table takes a while: away from the server's own thread, and no connection is held meanwhile.
+  const read = await inBackground('readPrices', { text, units, before: terms.prices });
+  if (read.problem) throw new UserError(400, read.problem.message, read.problem.remedy);
+  const { prices } = read;
+  return inTransaction((client) => saveShop(client, version, { ...terms, prices }, user));
+}
+
+/** Reads a table of prices against the units and the book as it stands. */
+export function readPrices({ text, units, before }: PriceTable): ReadPrices {
   let rows: Record<string, string>[];
   try {
-    rows = parse(text, {
-      columns: true,
-      bom: true,
-      skip_empty_lines: true,
-      trim: true,
-      relax_column_count: false,
-    });
+    rows = readCsv(text);
   } catch (error) {
-    throw new UserError(
-      400,
-      `The table cannot be read: ${error instanceof Error ? error.message : 'it is no CSV'}`,
-      'Export the price book, change it, and import it as CSV with commas.',
-    );
+    return {
+      problem: {
+        message: `The table cannot be read: ${error instanceof Error ? error.message : 'it is no CSV'}`,
+        remedy: 'Export the price book, change it, and import it as CSV with commas.',
+      },
+    };
   }
   const lacking = (['unit', 'part'] as const).find((c) => rows.length === 0 || !(c in rows[0]!));
   if (lacking)
-    throw new UserError(
-      400,
-      `The table has no rows with a column "${lacking}".`,
-      `Its first line names the columns: ${BOOK_COLUMNS.join(', ')}.`,
-    );
-  const { version, terms } = await shopOf(client);
-  const { prices, problems } = readBook(rows, await newestUnits(client), terms.prices);
+    return {
+      problem: {
+        message: `The table has no rows with a column "${lacking}".`,
+        remedy: `Its first line names the columns: ${BOOK_COLUMNS.join(', ')}.`,
+      },
+    };
+  const { prices, problems } = readBook(rows, units, before);
   const [first] = problems;
-  if (first)
-    throw new UserError(
-      400,
-      `Row ${first.row}, ${first.column}: ${first.words}${problems.length > 1 ? ` (and ${problems.length - 1} more)` : ''}`,
-      'Nothing was taken. Correct the table and import it again.',
-    );
-  return saveShop(client, version, { ...terms, prices }, user);
+  if (!first) return { problem: null, prices };
+  const more = problems.length > 1 ? ` (and ${problems.length - 1} more)` : '';
+  return {
+    problem: {
+      message: `Row ${first.row}, ${first.column}: ${first.words}${more}`,
+      remedy: 'Nothing was taken. Correct the table and import it again.',
+    },
+  };
 }

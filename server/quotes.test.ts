@@ -1,10 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import type { Json } from '@/core/case';
+import { orderLines } from '@/core/quote';
 import { inTransaction } from './db';
 import { appendEntries } from './entries';
-import { jobByNumber } from './jobs';
-import { answerQuote, makeQuote, quoteByToken, quotesOf, revokeLinks, linkQuote } from './quotes';
+import { board } from './board';
+import { closeJob } from './close';
+import { jobByNumber, setClosed } from './jobs';
+import { replyTo } from './messages';
+import { agreedOf, answerQuote, makeQuote, quoteByToken, quotesOf, revokeLinks, linkQuote } from './quotes';
 import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
+import type { User } from './users';
 
 afterAll(closePool);
 
@@ -45,6 +50,82 @@ test('accepting freezes the version: later changes make a new one', async () => 
   await expect(
     change(`UPDATE quotes SET status = 'declined' WHERE job_id = $1 AND version = 1`),
   ).rejects.toThrow(/frozen/);
+});
+
+test('an acceptance on a closed job reopens it, and the board says so until it is closed again', async () => {
+  const { ivo, job, answer } = await quoted();
+  await inTransaction((c) => setClosed(c, job.number, true, ivo));
+  await answer({ kind: 'accept', option: 'targeted', name: 'Ada Verhoeven' });
+  expect((await inDatabase((c) => jobByNumber(c, job.number))).closed).toBe(false);
+  const card = async () => {
+    const columns = await inDatabase((c) => board(c, { words: [String(job.number)], today: '2026-11-30' }));
+    return columns.flatMap((c) => c.cards).find((c) => c.number === job.number);
+  };
+  expect(await card()).toMatchObject({ reopened: true, quoted: { accepted: true } });
+  await inTransaction((c) => setClosed(c, job.number, true, ivo));
+  await inTransaction((c) => setClosed(c, job.number, false, ivo));
+  expect(await card()).toMatchObject({ reopened: false });
+});
+
+test('money agreed and parts not ordered: closed with a reason only, and not from the bench', async () => {
+  const { ivo, job, answer, write } = await quoted();
+  const [mira, tobin] = [await someone('technician'), await someone('counter')];
+  const close = (user: User, asked: { closed: boolean; reason?: string }) =>
+    inTransaction((c) => closeJob(c, job.number, asked, user));
+  await close(mira, { closed: true });
+  await close(mira, { closed: false });
+  await answer({ kind: 'accept', option: 'targeted', name: 'Ada Verhoeven' });
+  await expect(close(mira, { closed: true, reason: 'done' })).rejects.toMatchObject({ status: 403 });
+  await expect(close(tobin, { closed: true, reason: '  ' })).rejects.toMatchObject({ status: 409 });
+  await close(tobin, { closed: true, reason: 'The customer sold the car' });
+  const trail = await inDatabase((c) =>
+    c.query(
+      `SELECT about FROM audit WHERE what = 'job closed' AND about ->> 'job' = $1 ORDER BY id DESC LIMIT 1`,
+      [String(job.number)],
+    ),
+  );
+  expect(trail.rows[0].about).toMatchObject({ reason: 'The customer sold the car' });
+  await close(ivo, { closed: false });
+  const agreed = await inDatabase((c) => agreedOf(c, job.id));
+  const { state } = await inDatabase((c) => jobByNumber(c, job.number));
+  for (const { key } of orderLines(agreed!.option, state))
+    await write(`order.${key}`, { state: 'ordered', on: '2026-11-30' });
+  await close(mira, { closed: true });
+});
+
+test('forty questions and forty answers of the shop bar nobody from accepting', async () => {
+  const { ivo, job, answer } = await quoted();
+  for (let k = 0; k < 40; k++) {
+    await answer({ kind: 'ask', name: 'Ada Verhoeven', message: `Question ${k}` });
+    await inTransaction((c) => replyTo(c, job.number, 1, { message: `Answer ${k}` }, ivo));
+  }
+  await expect(answer({ kind: 'ask', name: 'Ada Verhoeven', message: 'One more' })).rejects.toMatchObject({
+    status: 429,
+  });
+  expect((await answer({ kind: 'accept', option: 'full', name: 'Ada Verhoeven' })).status).toBe('accepted');
+});
+
+test('a photo whose picture never came is no part of a quote, and two hundred are enough', async () => {
+  const { ivo, job, write } = await quoted();
+  await write('photo.never-came-1', { about: 'debris' });
+  const came = Array.from({ length: 203 }, (_, k) => `photo-${String(k).padStart(4, '0')}`);
+  await inTransaction((c) =>
+    appendEntries(
+      c,
+      job.number,
+      ivo,
+      came.map((id) => ({ id: randomUUID(), slot: `photo.${id}`, value: { about: 'debris' } })),
+    ),
+  );
+  await inDatabase((c) =>
+    c.query(
+      `INSERT INTO photos (job_id, id, width, height, bytes, created_by, created_by_user)
+       SELECT $1, unnest($2::text[]), 1, 1, '\\x00', $3, $4`,
+      [job.id, came, ivo.name, ivo.id],
+    ),
+  );
+  const { content } = await inTransaction((c) => makeQuote(c, job.number, ivo));
+  expect([content.photos.length, content.photos.some((p) => p.id === 'never-came-1')]).toEqual([200, false]);
 });
 
 test('an accepted quote cannot be accepted or declined again, but asked about', async () => {

@@ -176,6 +176,14 @@ export async function linkQuote(
   return token;
 }
 
+/** Revokes one link, which nobody was given. */
+export async function revokeLink(client: Client, token: string): Promise<void> {
+  await client.query(
+    'UPDATE quote_links SET revoked_at = now() WHERE token_hash = $1 AND revoked_at IS NULL',
+    [hashToken(token)],
+  );
+}
+
 /** Revokes every link of a quote. */
 export async function revokeLinks(
   client: Client,
@@ -225,7 +233,8 @@ const answerSchema = ajv.compile({
     message: { type: 'string', maxLength: 2000 },
   },
 });
-const MOST_ANSWERS = 40;
+/** What a customer may ask on one quote; deciding is never barred by it. */
+const MOST_QUESTIONS = 40;
 
 /** Takes a customer's answer. Accepting needs one of the options and freezes the version for good. */
 export async function answerQuote(client: Client, token: string, body: unknown): Promise<Quote> {
@@ -254,14 +263,18 @@ export async function answerQuote(client: Client, token: string, body: unknown):
     throw new UserError(409, 'The shop has made a newer quote.', 'Ask the shop for the new link.');
   if (status === 'accepted' && answer.kind !== 'ask')
     throw new UserError(409, 'This quote is already accepted.', 'Call the shop to change anything.');
-  if (quote.answers.length >= MOST_ANSWERS)
-    throw new UserError(429, 'Too many answers on this link.', 'Please call the shop.');
+  if (
+    answer.kind !== 'accept' &&
+    quote.answers.filter((a) => a.kind === answer.kind).length >= MOST_QUESTIONS
+  )
+    throw new UserError(429, 'Too many messages on this link.', 'Please call the shop.');
   if (answer.kind === 'accept' && !quote.content.options.some((o) => o.id === answer.option)) {
     throw new UserError(400, 'No option was chosen.', 'Choose one of the options, then accept.');
   }
   if (answer.kind === 'accept' && quote.content.validUntil < (await shopToday(client))) {
     throw new UserError(410, 'The prices of this quote have expired.', 'Please call the shop for a new one.');
   }
+  if (answer.kind === 'accept') await demandOption(client, job, quote, answer.option!);
   if (answer.kind === 'accept') await supersedeAccepted(client, job);
   await client.query(
     'INSERT INTO quote_answers (quote_id, kind, option, name, message) VALUES ($1, $2, $3, $4, $5)',
@@ -277,9 +290,32 @@ export async function answerQuote(client: Client, token: string, body: unknown):
       version: quote.version,
       ...(answer.kind === 'accept' ? { option: answer.option } : {}),
     });
+    // Money agreed is work to do: a job that was closed meanwhile is on the board again, and the board says why.
+    if (answer.kind === 'accept' && job.closed) {
+      await client.query(
+        'UPDATE jobs SET closed = false, closed_at = NULL, confirmed_cause = NULL, reopened_at = now() WHERE id = $1',
+        [job.id],
+      );
+      await audit(client, 'customer', 'job reopened', { job: job.number, version: quote.version });
+    }
     await refreshStage(client, job);
   }
   return quoteByToken(client, token);
+}
+
+/** What is sold off the shelf still lies there for this job when it is accepted. Throws a UserError 409. */
+async function demandOption(client: Client, job: Job, quote: Quote, option: string): Promise<void> {
+  const options = quote.content.options.filter((o) => o.id === option);
+  try {
+    await demandPieces(client, job, { ...quote.content, options });
+  } catch (error) {
+    if (!(error instanceof UserError)) throw error;
+    throw new UserError(
+      409,
+      'A part of this option is no longer to be had.',
+      'The shop has to make a new quote: please call, or ask here.',
+    );
+  }
 }
 
 /** A later acceptance takes the place of an earlier one: both stay in the history, one stands. */

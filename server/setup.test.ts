@@ -48,3 +48,21 @@ test('where people work, the code opens nothing', async () => {
   const refused = await inDatabase((client) => setUp(client, owner, CODE).catch((e: unknown) => e));
   expect(refused).toMatchObject({ status: 409 });
 });
+
+test('only wrong codes count, and however many there were the right one opens', async () => {
+  let wrong = 0;
+  const tooOften = async () => ++wrong > 2;
+  const outcomes = await inEmptyShop(async (client) => {
+    const go = (body: unknown) =>
+      setUp(client, body, CODE, tooOften).then(
+        () => 'in',
+        (e: { status: number }) => e.status,
+      );
+    const weak = { ...owner, password: 'short' };
+    const another = { ...owner, code: 'another' };
+    const told = [];
+    for (const body of [weak, another, weak, another, another, owner]) told.push(await go(body));
+    return told;
+  });
+  expect([outcomes, wrong]).toEqual([[400, 403, 400, 403, 429, 'in'], 3]);
+});

@@ -24,9 +24,14 @@ export async function isEmpty(client: Client): Promise<boolean> {
 
 /**
  * Makes the first person, the owner, for whoever has the code the server was started with. Throws a UserError: 400 wrong
- * or a weak password, 403 another code, 409 somebody works here already.
+ * or a weak password, 403 another code, 409 somebody works here already, 429 too many wrong codes. `tooOften` counts one.
  */
-export async function setUp(client: Client, body: unknown, code: string | undefined): Promise<User> {
+export async function setUp(
+  client: Client,
+  body: unknown,
+  code: string | undefined,
+  tooOften: () => Promise<boolean> = async () => false,
+): Promise<User> {
   const problems = problemsOf(asked, body);
   if (problems.length) throw new UserError(400, 'Something is missing.', 'Fill in every field.', problems);
   const { code: given, id, name, password } = body as Record<'code' | 'id' | 'name' | 'password', string>;
@@ -34,8 +39,10 @@ export async function setUp(client: Client, body: unknown, code: string | undefi
   await client.query(`SELECT pg_advisory_xact_lock(hashtext('setup'))`);
   if (!(await isEmpty(client)))
     throw new UserError(409, 'This shop is set up already.', 'Sign in, or ask its owner to add you.');
-  if (!code || !isSame(given.trim(), code))
-    throw new UserError(403, 'That is not the code.', 'It stands where Pelvik was started.');
+  const right = !!code && isSame(given.trim(), code);
+  if (!right && (await tooOften()))
+    throw new UserError(429, 'Too many wrong codes.', 'The right one stands where Pelvik was started.');
+  if (!right) throw new UserError(403, 'That is not the code.', 'It stands where Pelvik was started.');
   const owner = { id: id.trim().toLowerCase(), name: name.trim(), role: 'owner' as const };
   return addPerson(client, { ...owner, password }, owner);
 }

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { ShelfPiece } from '@/core/shelf';
 import { inTransaction } from './db';
 import { appendEntries } from './entries';
-import { makeQuote } from './quotes';
+import { answerQuote, linkQuote, makeQuote } from './quotes';
 import { addToShelf, changePiece, donorCores, shelfOf } from './shelf';
 import { closePool, inDatabase, jobWith, someone } from './test-database';
 import type { User } from './users';
@@ -153,4 +153,32 @@ test('a piece nobody needs any more holds up no quote', async () => {
   const owner = await someone('owner');
   await countOn(job.number, piece, owner);
   expect((await inTransaction((c) => makeQuote(c, job.number, owner))).version).toBe(1);
+});
+
+test('a piece is sold once: a quote whose piece went elsewhere is not accepted, one that was is not put back', async () => {
+  const { piece } = await shelved();
+  const owner = await someone('owner');
+  const quoted = async () => {
+    const job = await jobWith({ 'part.sun-shell.condition': { is: 'failed' } });
+    await countOn(job.number, piece, owner);
+    await change(piece.id, { hold: job.number });
+    const { version } = await inTransaction((c) => makeQuote(c, job.number, owner));
+    const token = await inTransaction((c) => linkQuote(c, job.number, version, owner));
+    const accept = () =>
+      inTransaction((c) => answerQuote(c, token, { kind: 'accept', option: 'targeted', name: 'Ann Reed' }));
+    return { job, accept };
+  };
+  const first = await quoted();
+  await change(piece.id, { putBack: true });
+  const second = await quoted();
+  await expect(first.accept()).rejects.toMatchObject({
+    status: 409,
+    message: 'A part of this option is no longer to be had.',
+  });
+  await second.accept();
+  await expect(change(piece.id, { putBack: true })).rejects.toMatchObject({
+    status: 409,
+    message: expect.stringMatching(/is sold/),
+  });
+  await expect(change(piece.id, { gone: 'dropped' })).rejects.toMatchObject({ status: 409 });
 });

@@ -140,6 +140,7 @@ export async function changePiece(
   const { piece, gone } = await pieceOf(client, id);
   if (gone !== null)
     throw new UserError(409, `${piece.name} is no longer on the shelf: ${gone}.`, 'Choose another part.');
+  if (asks.hold === undefined && asks.price === undefined) await refuseSold(client, piece);
   if (asks.hold !== undefined) await hold(client, piece, asks.hold);
   else if (asks.putBack)
     await client.query('UPDATE shelf SET held_by = NULL, held_at = NULL WHERE id = $1', [id]);
@@ -152,6 +153,22 @@ export async function changePiece(
     ]);
   await audit(client, user.name, 'shelf changed', { part: piece.name, ...asks });
   return (await pieceOf(client, id)).piece;
+}
+
+/** Throws a UserError 409 for a piece that a customer's accepted quote is built on. */
+async function refuseSold(client: Client, { id, name, heldBy }: ShelfPiece): Promise<void> {
+  if (heldBy === null) return;
+  const { rows } = await client.query(
+    `SELECT 1 FROM quotes q JOIN jobs j ON j.id = q.job_id WHERE j.number = $1 AND q.status = 'accepted' AND NOT q.imported
+     AND EXISTS (SELECT 1 FROM jsonb_path_query(q.content, '$.options[*].lines[*].order.shelf') AS shelf WHERE shelf = to_jsonb($2::text))`,
+    [heldBy, id],
+  );
+  if (rows.length)
+    throw new UserError(
+      409,
+      `${name} is sold: the customer of job ${heldBy} has accepted a quote with it.`,
+      'Make a new quote for that job first, without this part.',
+    );
 }
 
 async function hold(client: Client, piece: ShelfPiece, number: number): Promise<void> {
@@ -168,10 +185,16 @@ async function hold(client: Client, piece: ShelfPiece, number: number): Promise<
   await client.query('UPDATE shelf SET held_by = $2, held_at = now() WHERE id = $1', [piece.id, job.id]);
 }
 
-/** Which of the pieces a job counts on are held for it no longer. */
+/**
+ * Which of the pieces a job counts on are held for it no longer; the others are locked until the transaction ends, so that
+ * what is there when a quote is made or accepted stays there.
+ */
 export async function lostPieces(client: Client, jobId: string, ids: readonly string[]): Promise<string[]> {
   if (ids.length === 0) return [];
-  const { rows } = await client.query('SELECT id FROM shelf WHERE held_by = $1 AND gone IS NULL', [jobId]);
+  const { rows } = await client.query(
+    'SELECT id FROM shelf WHERE held_by = $1 AND gone IS NULL ORDER BY id FOR UPDATE',
+    [jobId],
+  );
   const held = new Set(rows.map((r) => r.id as string));
   return ids.filter((id) => !held.has(id));
 }

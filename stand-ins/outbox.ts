@@ -1,4 +1,4 @@
-import { mkdir, writeFile } from 'node:fs/promises';
+import { chmod, mkdir, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 
 /** A message to a customer. */
@@ -16,7 +16,9 @@ export interface Message {
  */
 export async function deliver(message: Message, folder: string, at: Date, id: string): Promise<void> {
   if (/^fail/i.test(message.to)) throw new Error('The recipient was refused.');
-  await mkdir(folder, { recursive: true });
+  // Messages hold live links: for the shop's own eyes.
+  await mkdir(folder, { recursive: true, mode: 0o700 });
+  await chmod(folder, 0o700);
   const head = [
     `Date: ${at.toUTCString()}`,
     `From: ${oneLine(message.from)}`,
@@ -27,7 +29,10 @@ export async function deliver(message: Message, folder: string, at: Date, id: st
     'Content-Transfer-Encoding: 8bit',
   ];
   const text = `${head.join('\r\n')}\r\n\r\n${message.body.replace(/\r?\n/g, '\r\n')}\r\n`;
-  await writeFile(path.join(folder, `${at.toISOString().replace(/[:.]/g, '-')}-${id}.eml`), text, 'utf8');
+  await writeFile(path.join(folder, `${at.toISOString().replace(/[:.]/g, '-')}-${id}.eml`), text, {
+    encoding: 'utf8',
+    mode: 0o600,
+  });
 }
 
 /** No head of a message runs on into the next. */

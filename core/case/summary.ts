@@ -53,6 +53,8 @@ export interface BoardCard {
   stations: number;
   quoted: Quoted | null;
   closed: boolean;
+  /** The customer accepted after it had been closed. */
+  reopened: boolean;
   updatedAt: string;
 }
 

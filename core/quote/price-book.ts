@@ -63,12 +63,17 @@ export function readBook(
 ): { prices: BookPrice[]; problems: BookProblem[] } {
   const problems: BookProblem[] = [];
   const read = new Map<string, BookPrice | null>();
+  const library = new Map(
+    units.map((unit) => [unit.id, { unit, parts: new Map(unit.parts.map((p) => [p.id, p])) }]),
+  );
   rows.forEach((row, k) => {
     const wrong = (column: string, words: string) => problems.push({ row: k + 1, column, words });
-    const unit = units.find((u) => u.id === row.unit?.trim());
-    const part = unit?.parts.find((p) => p.id === row.part?.trim());
+    const { unit, parts } = library.get(row.unit?.trim() ?? '') ?? {};
+    const part = parts?.get(row.part?.trim() ?? '');
     if (!unit) return wrong('unit', `"${row.unit ?? ''}" is not a unit of the library.`);
     if (!part) return wrong('part', `${unit.name} has no part "${row.part ?? ''}".`);
+    if (read.has(`${unit.id} ${part.id}`))
+      return wrong('part', `${part.name} of ${unit.name} stands in the table twice: keep one row.`);
     const money = (column: string) => numberIn(row[column], column, 10 ** digits, wrong);
     const days = (column: string) => numberIn(row[column], column, 1, wrong);
     const supplier = row.supplier?.trim();

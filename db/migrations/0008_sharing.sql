@@ -27,3 +27,6 @@ CREATE TABLE quote_pdfs (
 );
 ALTER TABLE quote_pdfs ALTER COLUMN bytes SET STORAGE EXTERNAL;
 GRANT SELECT, INSERT, UPDATE, DELETE ON quote_pdfs TO pelvik_app;
+
+-- A job that was closed and that its customer accepted afterwards: the board says so.
+ALTER TABLE jobs ADD COLUMN reopened_at timestamptz;

@@ -32,7 +32,7 @@ const Top = styled.header`
     gap: 8px 12px;
     padding: 8px 14px;
     h1 {
-      flex: 1 1 0;
+      flex: 1 1 150px;
       min-width: 0;
       font-size: 1.0625rem;
     }

@@ -118,6 +118,7 @@ export function Card({
             {summary.stationsOut} of {card.stations} stations out
           </span>
         )}
+        {card.reopened && <span data-reopened>Reopened: the customer has accepted</span>}
         {summary.waitsFor && <span>{WAITS[summary.waitsFor]}</span>}
       </Foot>
     </Tag>

@@ -1,8 +1,8 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { send, sayError } from '@/ui/net/request';
-import { Button, Caution, Dialog, DialogFoot, Line, Notice, Stack } from '@/ui/system';
+import { RequestError, send, sayError } from '@/ui/net/request';
+import { Button, Caution, Dialog, DialogFoot, Line, Notice, Stack, TextInput } from '@/ui/system';
 import { useBase } from './provider';
 
 /** What is done with a job as a whole: closing it, opening it again, and taking the customer out of it. */
@@ -12,6 +12,8 @@ export function CloseJob() {
   const [open, setOpen] = useState(false);
   const [erasing, setErasing] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
+  /** Why it is closed all the same; asked for where the server wants to know. */
+  const [reason, setReason] = useState<string | null>(null);
   const run = async (work: () => Promise<void>) => {
     setProblem(null);
     try {
@@ -19,12 +21,16 @@ export function CloseJob() {
       setOpen(false);
     } catch (error) {
       setProblem(sayError(error));
+      if (error instanceof RequestError && error.status === 409) setReason((r) => r ?? '');
     }
   };
   const toggle = () =>
     run(async () => {
-      await send('PATCH', `/api/jobs/${number}`, { body: { closed: !closed } });
+      await send('PATCH', `/api/jobs/${number}`, {
+        body: { closed: !closed, ...(reason ? { reason } : {}) },
+      });
       setClosed(!closed);
+      setReason(null);
     });
   const erase = () =>
     run(async () => {
@@ -52,6 +58,15 @@ export function CloseJob() {
             <Notice $tone="bad" role="alert">
               {problem}
             </Notice>
+          )}
+          {reason !== null && (
+            <TextInput
+              label="Why the job is closed"
+              value={reason}
+              onChange={setReason}
+              maxLength={500}
+              lines={2}
+            />
           )}
           <DialogFoot
             words={closed ? 'Open it again' : 'Close this job'}

@@ -1,7 +1,7 @@
 import { ajv, problemsOf } from '@/core/validation';
+import { closeJob } from '@/server/close';
 import { inTransaction } from '@/server/db';
 import { jobNumber, readJson, route } from '@/server/http';
-import { setClosed } from '@/server/jobs';
 import { demand } from '@/server/permissions';
 import { UserError } from '@/server/problem';
 
@@ -11,7 +11,7 @@ const schema = ajv.compile({
   type: 'object',
   additionalProperties: false,
   required: ['closed'],
-  properties: { closed: { type: 'boolean' } },
+  properties: { closed: { type: 'boolean' }, reason: { type: 'string', maxLength: 500 } },
 });
 
 /** Closes a job, or opens it again. */
@@ -21,7 +21,7 @@ export const PATCH = route<Params>(async (request, params, user) => {
   const problems = problemsOf(schema, body);
   if (problems.length)
     throw new UserError(400, 'This says nothing about the job.', 'Send {"closed": true} or false.', problems);
-  const { closed } = body as { closed: boolean };
-  await inTransaction((client) => setClosed(client, jobNumber(params), closed, user));
-  return Response.json({ closed });
+  const asked = body as { closed: boolean; reason?: string };
+  await inTransaction((client) => closeJob(client, jobNumber(params), asked, user));
+  return Response.json({ closed: asked.closed });
 });

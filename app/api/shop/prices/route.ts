@@ -1,9 +1,10 @@
-import { inTransaction, withClient } from '@/server/db';
+import { withClient } from '@/server/db';
 import { readText, route } from '@/server/http';
 import { demand } from '@/server/permissions';
-import { readPrices, writePrices } from '@/server/price-book';
+import { takePrices, writePrices } from '@/server/price-book';
 
-const LIMIT = 4 * 1024 * 1024;
+/** Some ten thousand parts. */
+const LIMIT = 1024 * 1024;
 
 /** The price book as a table: every part of every unit that is sold. */
 export const GET = route(async (_request, _params, user) => {
@@ -21,5 +22,5 @@ export const GET = route(async (_request, _params, user) => {
 export const PUT = route(async (request, _params, user) => {
   demand(user, 'edit-shop');
   const text = await readText(request, LIMIT);
-  return Response.json(await inTransaction((client) => readPrices(client, text, user)));
+  return Response.json(await takePrices(text, user));
 });

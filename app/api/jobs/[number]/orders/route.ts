@@ -1,5 +1,5 @@
-import { stringify } from 'csv-stringify/sync';
 import { ORDER_COLUMNS, orderLines, orderRows } from '@/core/quote';
+import { writeCsv } from '@/server/csv';
 import { withClient } from '@/server/db';
 import { jobNumber, route } from '@/server/http';
 import { jobByNumber } from '@/server/jobs';
@@ -21,18 +21,10 @@ export const GET = route<{ number: string }>(async (request, params) => {
   });
   const supplier = request.nextUrl.searchParams.get('supplier');
   const wanted = supplier === null ? lines : lines.filter((l) => l.supplier === supplier);
-  return new Response(
-    stringify(orderRows(wanted), {
-      header: true,
-      columns: [...ORDER_COLUMNS],
-      // A name somebody typed is never a formula of a spreadsheet.
-      escape_formulas: true,
-    }),
-    {
-      headers: {
-        'content-type': 'text/csv; charset=utf-8',
-        'content-disposition': `attachment; filename="orders-${number}.csv"`,
-      },
+  return new Response(writeCsv(orderRows(wanted), ORDER_COLUMNS), {
+    headers: {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': `attachment; filename="orders-${number}.csv"`,
     },
-  );
+  });
 });

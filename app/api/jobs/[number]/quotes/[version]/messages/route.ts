@@ -1,4 +1,3 @@
-import { inTransaction } from '@/server/db';
 import { jobNumber, quoteVersion, readJson, route } from '@/server/http';
 import { sendMessage } from '@/server/messages';
 import { demand } from '@/server/permissions';
@@ -11,8 +10,6 @@ export const POST = route<Params>(async (request, params, user) => {
   const body = await readJson(request, 4096);
   const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host') ?? '';
   const scheme = request.headers.get('x-forwarded-proto') ?? request.nextUrl.protocol.replace(':', '');
-  await inTransaction((client) =>
-    sendMessage(client, jobNumber(params), quoteVersion(params), body, `${scheme}://${host}`, user),
-  );
+  await sendMessage(jobNumber(params), quoteVersion(params), body, `${scheme}://${host}`, user);
   return Response.json({ ok: true }, { status: 201 });
 });
