@@ -1,9 +1,10 @@
 import os from 'node:os';
 import workerpool from 'workerpool';
 import type { CaseDocument } from '@/core/case';
+import { whyTooLarge } from '@/core/diagnosis';
 import type { UnitDefinition } from '@/core/unit';
 import { checkCase, checkUnit, unitWarnings } from '@/core/validation';
-import { unitKnowledge } from '@/data/knowledge';
+import { knowledge, unitKnowledge } from '@/data/knowledge';
 import type { BackgroundTasks, ReadCase, UnitReview } from '@/server/background-tasks';
 import { acceptPhoto, reencode } from '@/server/pictures';
 import { readPrices } from '@/server/price-book';
@@ -47,6 +48,8 @@ async function readCase(text: Uint8Array): Promise<ReadCase> {
 
 async function reviewUnit(value: unknown): Promise<UnitReview> {
   const problems = checkUnit(value);
+  const large = problems.length ? null : whyTooLarge(value as UnitDefinition, knowledge);
+  if (large) return { problems: [large], warnings: [] };
   return { problems, warnings: problems.length ? [] : unitWarnings(value as UnitDefinition, unitKnowledge) };
 }
 

@@ -1,7 +1,9 @@
 import { catalogueDocument, catalogueOf } from '@/core/inspection';
+import { whyTooLarge } from '@/core/diagnosis';
 import type { Fault } from '@/core/powerflow';
 import type { UnitDefinition } from '@/core/unit';
 import { inspection } from '@/data/inspection';
+import { knowledge } from '@/data/knowledge';
 import { CommandError } from './fail';
 import { noFiles, oneFile, readOptions, unitFor } from './input';
 import type { Options } from './input';
@@ -38,7 +40,10 @@ function points(options: Options): number {
 
 function check(file: string, json: boolean): number {
   try {
-    print(unitFor('', file), [], undefined, json);
+    const unit = unitFor('', file);
+    const large = whyTooLarge(unit, knowledge);
+    if (large) throw new CommandError(`${file} ${large.message}. ${large.remedy}`, 1, [large]);
+    print(unit, [], undefined, json);
     return 0;
   } catch (error) {
     // The errors are what was asked for: they belong on standard output.

@@ -10,11 +10,13 @@ import { withClient } from './db';
 import type { Client } from './db';
 import { insertEntries } from './entries';
 import type { Numbered } from './entries';
-import { createJob, entriesOf, jobByNumber, refreshStage, roomFor, saveState } from './jobs';
+import type { Job } from './jobs';
+import { createJob, entriesOf, jobByNumber, refreshStage, saveState } from './jobs';
 import { inspect, stageOf } from './library';
 import { mayWrite } from './permissions';
 import { photoOf, savePhoto } from './photos';
 import { UserError } from './problem';
+import { roomIn, takeRoom } from './room';
 import { quotesOf, withoutInner } from './quotes';
 import type { User } from './users';
 
@@ -24,12 +26,15 @@ import type { User } from './users';
  */
 export const CASE_LIMIT = 128 * 1024 * 1024;
 
-/** A whole job as one document but for its photos, and who those are. */
-async function withoutPhotos(
+/** Entries that are read and written out together. */
+const ENTRIES_AT_ONCE = 500;
+
+/** A whole job as one document but for its history and photos, and who those are. */
+async function outlineOf(
   client: Client,
   jobNumber: number,
   user: User,
-): Promise<{ document: CaseDocument; jobId: string; photos: string[] }> {
+): Promise<{ document: CaseDocument; job: Pick<Job, 'id' | 'unit' | 'lastSeq'>; photos: string[] }> {
   const job = await jobByNumber(client, jobNumber);
   const { rows } = await client.query('SELECT id FROM photos WHERE job_id = $1 ORDER BY id', [job.id]);
   const quotes = await quotesOf(client, job.id);
@@ -38,7 +43,6 @@ async function withoutPhotos(
     format: CASE_FORMAT,
     unit: job.unit.id,
     findings: findingsOf(job.state, stageOf),
-    history: (await entriesOf(client, job)).map(({ seen: _, ...entry }, k) => ({ ...entry, seq: k + 1 })),
     quotes: quotes
       .filter((q) => !q.unreadable)
       .reverse()
@@ -52,19 +56,30 @@ async function withoutPhotos(
         ...(q.imported ? { imported: true } : {}),
       })),
   };
-  return { document, jobId: job.id, photos: rows.map((r) => r.id) };
+  return { document, job, photos: rows.map((r) => r.id) };
 }
 
 /**
- * A whole job as the text of one document: state, record, quotes and photos. Told piece by piece, a photo at a time, so
- * that a job full of photos holds up nobody. Throws a UserError 404 before the first piece.
+ * A whole job as the text of one document: state, record, quotes and photos. Told piece by piece, some entries or a photo at
+ * a time, so that a full job holds up nobody. Throws a UserError 404 before the first piece.
  */
 export async function exportCase(jobNumber: number, user: User): Promise<AsyncGenerator<string>> {
-  const { document, jobId, photos } = await withClient((client) => withoutPhotos(client, jobNumber, user));
+  const { document, job, photos } = await withClient((client) => outlineOf(client, jobNumber, user));
   return (async function* () {
-    yield `${JSON.stringify(document).slice(0, -1)},"photos":[`;
+    yield `${JSON.stringify(document).slice(0, -1)},"history":[`;
+    // As far as the record went when it was asked for, numbered anew from 1.
+    let told = 0;
+    // Numbers have no gaps: so many at once are the next so many.
+    for (let after = 0; after < job.lastSeq; after += ENTRIES_AT_ONCE) {
+      const entries = await withClient((client) => entriesOf(client, job, after, ENTRIES_AT_ONCE));
+      const texts = entries
+        .filter((e) => e.seq <= job.lastSeq)
+        .map(({ seen: _, ...entry }) => JSON.stringify({ ...entry, seq: ++told }));
+      if (texts.length) yield `${told > texts.length ? ',' : ''}${texts.join(',')}`;
+    }
+    yield '],"photos":[';
     for (const [k, id] of photos.entries()) {
-      const { width, height, bytes } = await withClient((client) => photoOf(client, jobId, id));
+      const { width, height, bytes } = await withClient((client) => photoOf(client, job.id, id));
       const data = bytes.toString('base64');
       const photo: CasePhoto = { id, mime: 'image/jpeg', width, height, data };
       yield `${k ? ',' : ''}${JSON.stringify(photo)}`;
@@ -105,8 +120,11 @@ export async function importCase(
   const { document } = opened;
   const entries = entriesFrom(document);
   demandRights(document, user);
-  roomFor(0, entries.length);
+  const room = roomIn(job);
+  const full = entries.flatMap((e) => room.refuse(e) ?? [])[0];
+  if (full) throw new UserError(413, full, 'Import a smaller file.');
   await insertEntries(client, job.id, user, entries);
+  await takeRoom(client, job.id, room);
   for (const photo of photos) await savePhoto(client, job.id, photo.id, photo, user);
   for (const quote of document.quotes ?? []) await importQuote(client, job.id, quote, user);
   const state = fold(EMPTY_STATE, await entriesOf(client, job));

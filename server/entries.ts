@@ -3,10 +3,11 @@ import type { Entry, NewEntry } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import { checkSlot, outOfBounds } from '@/core/validation';
 import type { Client } from './db';
-import { entriesOf, jobByNumber, roomFor, saveState } from './jobs';
+import { entriesOf, jobByNumber, saveState } from './jobs';
 import { inspect } from './library';
 import { mayWrite } from './permissions';
 import { UserError } from './problem';
+import { roomIn, takeRoom } from './room';
 import type { User } from './users';
 
 /** Entries of one answer; what is beyond is fetched with the next question. */
@@ -80,16 +81,18 @@ export async function appendEntries(
   ]);
   const seen = new Set(known.rows.map((r) => r.id));
   const refused: Refused[] = [];
+  const room = roomIn(job);
   const fresh = batch.filter((entry) => {
     if (seen.has(entry.id)) return false;
     seen.add(entry.id);
     // A device that has been away may still write as the version before did.
-    const message = upgradeEntries([entry], job.unit).flatMap((e) => whyNot(user, job.unit, e) ?? [])[0];
+    const message = upgradeEntries([entry], job.unit).flatMap(
+      (e) => whyNot(user, job.unit, e) ?? room.refuse(e) ?? [],
+    )[0];
     if (message) refused.push({ id: entry.id, slot: entry.slot.slice(0, 200), message });
     return !message;
   });
   const written = upgradeEntries(fresh, job.unit);
-  roomFor(job.lastSeq, written.length);
   await insertEntries(
     client,
     job.id,
@@ -97,6 +100,7 @@ export async function appendEntries(
     written.map((e, k) => ({ ...e, seq: job.lastSeq + k + 1 })),
   );
   const lastSeq = job.lastSeq + written.length;
+  if (written.length) await takeRoom(client, job.id, room);
   if (written.length)
     await saveState(client, job, fold(job.state, await entriesOf(client, job, job.lastSeq)), lastSeq);
   const from = Math.min(after ?? job.lastSeq, lastSeq);

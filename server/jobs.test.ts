@@ -179,6 +179,9 @@ test('erasing a customer leaves nobody’s name anywhere, and everything that wa
     'customer.name': secret,
     'customer.phone': '0161 496 0000',
     'vehicle.plate': 'ZB 11 XYZ',
+    'vehicle.serial': 'SN-77-Q(4)',
+    'complaint.words': `${secret} says it slips; Zebedee’s wife heard it too. Plate zb 11 xyz, serial SN-77-Q(4).`,
+    'history.repair.first-one': { done: 'Oil', changed: `Nothing, says ${secret.toUpperCase()}` },
     'part.sun-shell.condition': { is: 'failed' },
   });
   const quote = await inTransaction((c) => makeQuote(c, number, who));
@@ -190,7 +193,14 @@ test('erasing a customer leaves nobody’s name anywhere, and everything that wa
       [quote.id, secret, who.id],
     ),
   );
+  await inDatabase((c) =>
+    c.query(`INSERT INTO quote_pdfs (quote_id, paper, made_of, bytes) VALUES ($1, 'A4', '\\x00', '\\x00')`, [
+      quote.id,
+    ]),
+  );
   await inTransaction((c) => eraseCustomer(c, number, who));
+  const papers = await inDatabase((c) => c.query('SELECT 1 FROM quote_pdfs WHERE quote_id = $1', [quote.id]));
+  expect(papers.rowCount).toBe(0);
   const left = await asOwner((c) =>
     c.query(
       `SELECT (SELECT json_agg(e) FROM entries e WHERE job_id = $1)::text || (SELECT json_agg(q) FROM quotes q WHERE job_id = $1)::text
@@ -200,11 +210,23 @@ test('erasing a customer leaves nobody’s name anywhere, and everything that wa
       [id],
     ),
   );
-  for (const word of [secret, secret.toLowerCase(), '0161 496 0000', 'ZB 11 XYZ', 'zb 11 xyz'])
+  for (const word of [
+    secret,
+    secret.toLowerCase(),
+    'Zebedee',
+    secret.toUpperCase(),
+    '0161 496 0000',
+    'ZB 11 XYZ',
+    'zb 11 xyz',
+    'SN-77',
+  ])
     expect(left.rows[0].everything).not.toContain(word);
   const job = await inDatabase((c) => jobByNumber(c, number));
   expect(job.state['part.sun-shell.condition']!.value).toEqual({ is: 'failed' });
   expect(job.state['customer.phone']).toBeUndefined();
+  expect(job.state['complaint.words']!.value).toBe(
+    'the customer says it slips; the customer’s wife heard it too. Plate the customer, serial the customer.',
+  );
   await expect(inDatabase((c) => quoteByToken(c, token))).rejects.toMatchObject({ status: 410 });
   // The record goes on as before.
   await inTransaction((c) =>

@@ -16,7 +16,7 @@ import { audit } from './audit';
 import type { Client } from './db';
 import { diagnoseJob } from './experience';
 import { stageOf } from './library';
-import { notFound, UserError } from './problem';
+import { notFound } from './problem';
 import { newestUnit, unitOf } from './units';
 import type { User } from './users';
 
@@ -31,6 +31,8 @@ export interface Job {
   stage: Stage;
   quoted: Quoted | null;
   closed: boolean;
+  /** What its record weighs. */
+  recordBytes: number;
 }
 
 export async function createJob(client: Client, unitId: string, by: string): Promise<Job> {
@@ -50,6 +52,7 @@ export async function createJob(client: Client, unitId: string, by: string): Pro
     stage: 'intake',
     quoted: null,
     closed: false,
+    recordBytes: 0,
   };
   // The number is the database's to give: only now are there words to find the job by.
   await client.query('UPDATE jobs SET search = $2 WHERE id = $1', [job.id, searchOf(job, job.state)]);
@@ -62,7 +65,7 @@ export async function createJob(client: Client, unitId: string, by: string): Pro
  */
 export async function jobByNumber(client: Client, number: number, lock = false): Promise<Job> {
   const { rows } = await client.query(
-    `SELECT id, number, unit_id, unit_version, last_seq, snapshot, fold_version, stage, quoted, closed
+    `SELECT id, number, unit_id, unit_version, last_seq, snapshot, fold_version, stage, quoted, closed, record_bytes
      FROM jobs WHERE number = $1 ${lock ? 'FOR UPDATE' : ''}`,
     [Number.isSafeInteger(number) && number < 2 ** 31 ? number : -1],
   );
@@ -82,6 +85,7 @@ export async function jobByNumber(client: Client, number: number, lock = false):
     stage: row.stage,
     quoted: row.quoted,
     closed: row.closed,
+    recordBytes: Number(row.record_bytes),
   };
 }
 
@@ -251,17 +255,4 @@ export async function keptEntries(client: Client, jobId: string): Promise<number
     [jobId],
   );
   return rows[0].kept;
-}
-
-/** What a job's record may hold: as much as one case file carries. */
-export const MOST_ENTRIES = 50_000;
-
-/** Throws a UserError 413 when so many more entries would not fit in one job. */
-export function roomFor(lastSeq: number, more: number): void {
-  if (lastSeq + more > MOST_ENTRIES)
-    throw new UserError(
-      413,
-      `A job’s record holds at most ${MOST_ENTRIES} entries.`,
-      'Close this job and go on in a new one.',
-    );
 }

@@ -4,7 +4,7 @@ import path from 'node:path';
 import { randomUUID } from 'node:crypto';
 import { inTransaction } from './db';
 import { appendEntries } from './entries';
-import { messagesOf, replyTo, sendMessage } from './messages';
+import { forgetMessages, messagesOf, replyTo, sendMessage } from './messages';
 import { answerQuote, linkQuote, makeQuote, quoteByToken, quotesOf } from './quotes';
 import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
 
@@ -63,6 +63,14 @@ test('what does not go out is not called sent, and leaves no trace that it was',
     ]),
   );
   expect(rows.map((r) => r.revoked_at !== null)).toEqual([true]);
+});
+
+test('the messages of a job are taken out of the outbox, and no others', async () => {
+  const [mine, other] = [await made(), await made()];
+  for (const { send } of [mine, other]) await send({ kind: 'quote', to: 'ann@example.test' });
+  await forgetMessages(mine.job.number);
+  const left = (await readdir(folder)).map((f) => Number(/-(\d+)-1\.eml$/.exec(f)![1]));
+  expect([left.includes(mine.job.number), left.includes(other.job.number)]).toEqual([false, true]);
 });
 
 test('the link stands before the message leaves, and only the shop may read what was sent', async () => {

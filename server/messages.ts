@@ -1,3 +1,4 @@
+import { readdir, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { messageWords } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
@@ -19,6 +20,13 @@ export interface SentMessage {
   to: string;
   at: string;
   by: string;
+}
+
+/** Takes the messages of a job out of the outbox: they name the customer, and hold links. */
+export async function forgetMessages(job: number): Promise<void> {
+  const files = await readdir(outbox()).catch(() => []);
+  const own = files.filter((f) => new RegExp(`-${job}-\\d+\\.eml$`).test(f));
+  await Promise.all(own.map((f) => rm(path.join(outbox(), f), { force: true })));
 }
 
 /** What was sent of a job's quotes, by version. */

@@ -6,25 +6,46 @@ import { asPriced, buildQuote, couldChange, findingWords, standingCauses } from 
 import type { Clock, QuoteContent, ShopTerms } from '@/core/quote';
 import { madeOf, policiesOf, scoper } from '@/core/scope';
 import type { MadeScope } from '@/core/scope';
+import { TooLarge } from '@/core/inference';
 import type { UnitDefinition } from '@/core/unit';
 import { knowledge, rules } from './library';
+import { UserError } from './problem';
 
 interface Compiled {
   experience: string;
-  diagnose: (state: JobState) => Diagnosis;
+  /** Null where the model is beyond what can be reasoned about: it is not tried again at every look. */
+  diagnose: ((state: JobState) => Diagnosis) | null;
 }
 const compiled = new WeakMap<UnitDefinition, Compiled>();
 
-/** The diagnosis of a state; a unit's model is compiled once per process, and anew when the shop has learnt more. */
+/**
+ * The diagnosis of a state; a unit's model is compiled once per process, and anew when the shop has learnt more. Throws a
+ * UserError 422 for a unit whose model is beyond what can be reasoned about.
+ */
 export function diagnoseState(unit: UnitDefinition, state: JobState, experience: Experience): Diagnosis {
   const key = JSON.stringify(experience);
   let known = compiled.get(unit);
   if (known?.experience !== key) {
-    known = { experience: key, diagnose: shopDiagnoser(unit, knowledge, experience) };
+    const diagnose = shopDiagnoser(unit, knowledge, experience);
+    known = { experience: key, diagnose };
     compiled.set(unit, known);
   }
-  return known.diagnose(state);
+  if (!known.diagnose) throw tooLarge(unit);
+  try {
+    return known.diagnose(state);
+  } catch (error) {
+    if (!(error instanceof TooLarge)) throw error;
+    known.diagnose = null;
+    throw tooLarge(unit);
+  }
 }
+
+const tooLarge = (unit: UnitDefinition) =>
+  new UserError(
+    422,
+    `${unit.name} is larger than Pelvik can reason about: its jobs are recorded, but not judged.`,
+    'Describe the unit with fewer elements or shared parts, as a new version; new jobs will use it.',
+  );
 
 /** A quote for a state as it stands now. */
 export function quoteState(

@@ -1,3 +1,4 @@
+export { whyTooLarge } from './affordable';
 export { NO_EXPERIENCE, PRIOR_JOBS } from './experience';
 export type { Experience } from './experience';
 export { DETERMINED_AT, diagnoser } from './diagnose';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { compile, noFindings } from './index';
+import { compile, MOST_VARIABLES, noFindings, TooLarge } from './index';
 import type { Family } from './index';
 
 /** The same answer the slow way: every joint state, one by one. */
@@ -111,5 +111,12 @@ test('above the largest size it refuses, and says so', () => {
     table: Float64Array.of(1, 0.5, 0.5, 1),
   });
   const all = Array.from({ length: 26 }, (_, a) => Array.from({ length: a }, (_, b) => table(a, b))).flat();
-  expect(() => compile(26, all)).toThrow(/tables of/);
+  expect(() => compile(26, all)).toThrow(TooLarge);
+  expect(
+    compile(
+      14,
+      all.filter((f) => f.variables.every((v) => v < 14)),
+    ).size,
+  ).toBeGreaterThan(2 ** 13);
+  expect(() => compile(MOST_VARIABLES + 1, [])).toThrow(TooLarge);
 });

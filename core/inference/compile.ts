@@ -24,26 +24,33 @@ export interface Compiled {
   logEvidence(likelihoods: Likelihoods): number;
 }
 
-/** Largest sum of table entries that is still answered. */
-export const LARGEST = 2 ** 23;
+/**
+ * What is still answered: so many table entries together, and so many variables. The widest unit that ships needs a quarter
+ * of the one, with a complaint about every gear, and a third of the other.
+ */
+export const LARGEST = 2 ** 20;
+export const MOST_VARIABLES = 1600;
+
+/** The model is beyond what is answered: an approximate answer is never given. */
+export class TooLarge extends RangeError {}
 
 /**
  * Compiles families into a program of multiplications and sums (variable elimination; Darwiche 2003 for the pass back, in
  * which every posterior is a derivative of P(findings)). Tables are made once and used for every set of findings, each kept
  * at a largest entry of 1, so that nothing underflows. `auxiliary` variables stand for no event: they take no findings and
- * have no marginal. Throws a RangeError when the tables would grow beyond `LARGEST` entries: an approximate answer is never
- * given.
+ * have no marginal. Throws TooLarge, soon, when the tables would grow beyond `LARGEST` entries or there are more variables
+ * than `MOST_VARIABLES`.
  */
 export function compile(
   variables: number,
   families: readonly Family[],
   auxiliary: ReadonlySet<number> = new Set(),
 ): Compiled {
-  const { cliques, size } = eliminationOrder(variables, families);
-  if (size > LARGEST)
-    throw new RangeError(
-      `The causal model of this unit needs tables of ${size} numbers, more than ${LARGEST}. Simplify the unit or describe fewer gears.`,
-    );
+  if (variables > MOST_VARIABLES)
+    throw new TooLarge(`There are ${variables} variables, more than ${MOST_VARIABLES}.`);
+  const found = eliminationOrder(variables, families, LARGEST);
+  if (!found) throw new TooLarge(`The tables would hold more than ${LARGEST} numbers.`);
+  const { cliques, size } = found;
   const { steps, inputs, results, values } = writeTape(variables, families, cliques, auxiliary);
   const slopes = new Float64Array(values.length);
   /** Forward: the log of P(findings) up to its sign, and the sign, which rounding alone can turn. */

@@ -15,17 +15,21 @@ const TRIES = 4;
 
 /**
  * A cheap order to sum variables out: least fill first (Kjærulff 1990), the best of a few tries. Gives up a try as soon as
- * it costs more than the best one.
+ * it costs more than the best one, or than `limit` entries; null when none is within it.
  */
-export function eliminationOrder(variables: number, families: readonly Family[]): Elimination {
+export function eliminationOrder(
+  variables: number,
+  families: readonly Family[],
+  limit = Infinity,
+): Elimination | null {
   let best: Elimination | null = null;
   for (let attempt = 0; attempt < TRIES; attempt++) {
-    const found = greedy(variables, families, attempt, best?.size ?? Infinity);
+    const found = greedy(variables, families, attempt, best?.size ?? limit);
     if (found) best = found;
     // Small tables are not worth another try.
     if (best && best.size < 64 * variables) break;
   }
-  return best!;
+  return best;
 }
 
 function greedy(
