@@ -284,3 +284,19 @@ describe('refused with a pointer, leaving no job behind', () => {
     await expect(bring(document, ivo)).rejects.toThrow(/do not agree/);
   });
 });
+
+test.each([0, 1, 500, 1001])(
+  'a record of %i entries goes out whole, piece by piece, in its order',
+  async (n) => {
+    const ivo = await someone('owner');
+    const job = await someJob(ivo);
+    const batch = Array.from({ length: n }, (_, k) => ({
+      id: randomUUID(),
+      slot: 'complaint.words',
+      value: `words ${k}`,
+    }));
+    if (n) await inTransaction((c) => appendEntries(c, job.number, ivo, batch));
+    const { history } = await out(job.number, ivo);
+    expect(history!.map((e) => [e.seq, e.value])).toEqual(batch.map((e, k) => [k + 1, e.value]));
+  },
+);
