@@ -1,6 +1,6 @@
 import { send, sendAs } from '@/ui/net/request';
 import { storedBy } from '@/ui/system/kept';
-import { currentPerson } from '@/workers/device';
+import { openDevice } from '@/workers/device';
 import { SyncEngine } from './engine';
 import { enter, leave } from './people-here';
 import type { Keeping } from './people-here';
@@ -45,7 +45,7 @@ export function engineFor(who: Who): SyncEngine {
 
 /** Just signed in: what the person left on this device is given back before the first page of theirs is drawn. */
 export async function enterDevice(who: Pick<Who, 'id' | 'name'>, key: string): Promise<void> {
-  await enter(who, async () => key, keeping()).catch(ignore);
+  await soon(enter(who, async () => key, keeping()));
 }
 
 /** Signed out: what is not sent stays here, locked; the theme stays too. */
@@ -53,13 +53,21 @@ export async function leaveDevice(id: string): Promise<void> {
   await shared.pelvikSync?.engine.stop();
   shared.pelvikSync = undefined;
   sessionStorage.clear();
-  await leave(id, keeping()).catch(ignore);
+  await soon(leave(id, keeping()));
+}
+
+/** Another tab may hold things up; then the next page does what is left to do. */
+const PATIENCE = 8_000;
+
+async function soon(work: Promise<void>): Promise<void> {
+  await Promise.race([work.catch(ignore), new Promise((resolve) => setTimeout(resolve, PATIENCE))]);
 }
 
 // A browser that keeps nothing has nothing to lock, to give back or to clear.
 const ignore = () => undefined;
 
-const deviceKey = async () => (await send<{ key: string }>('GET', '/api/account/device-key')).key;
+const deviceKey = async () =>
+  (await send<{ key: string }>('GET', '/api/account/device-key', { within: REACH_TIME })).key;
 
 let channel: BroadcastChannel | undefined;
 const devices = () => (channel ??= new BroadcastChannel('pelvik-device'));
@@ -74,7 +82,12 @@ function keeping(): Keeping {
 }
 
 async function leaveIfNotHere(id: string): Promise<void> {
-  if ((await currentPerson()) !== id) makeRoom();
+  // A browser that keeps nothing cannot say who is here: the server still can.
+  const current = await openDevice().then(
+    (device) => device.get('about', 'current'),
+    () => id,
+  );
+  if (current !== id) makeRoom();
 }
 
 /** Not again at once where the network is too slow to say whose page it is now. */

@@ -56,7 +56,9 @@ async function welcome(
   const person: DevicePerson = { ...known, id: who.id, name: who.name };
   if (!person.key) {
     // Without its key nothing can be given back; the next page asks for it again.
-    const given = await key().then(keyFrom, () => null);
+    const given = await key()
+      .then(keyFrom)
+      .catch(() => null);
     if (given) person.key = given;
   }
   if (!known || known.name !== person.name || known.key !== person.key) await device.put('people', person);
