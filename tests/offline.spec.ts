@@ -84,7 +84,7 @@ test('what waits of a job is sent from the board too', async ({ page, context })
   const job = await newJob(page);
   await leaveOneWaiting(page);
   await context.unroute('**/entries');
-  await expect(page.getByTestId('offline')).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByTestId('offline')).toHaveCount(0, { timeout: 40_000 });
   // The board's own question may find the connection first: what waits goes out right after.
   await expect.poll(() => recorded(page.request, job, 'unit.fluid.level')).toEqual({ is: 'low' });
 });

@@ -1,5 +1,5 @@
 const FIRST_PAUSE = 1000;
-const LONGEST_PAUSE = 15_000;
+const LONGEST_PAUSE = 8_000;
 
 /** Runs work later; returns how it is called off. */
 export type After = (milliseconds: number, work: () => void) => () => void;
