@@ -150,6 +150,25 @@ describe('what the server refuses', () => {
     expect(world.server.of(JOB).map((e) => e.slot)).toEqual(['part.good.condition']);
   });
 
+  test('three times alone while the server is well, and not once more; a server that fails on all is away', async () => {
+    world.server.stumble = () => true;
+    const tab = await world.device('Mira').tab();
+    await tab.engine.write(JOB, [{ slot: 'part.bad.condition', value: 1, seen: 0 }]);
+    await world.quiet();
+    expect(world.server.batches).toHaveLength(3);
+    expect(aside(tab)).toHaveLength(1);
+    world.server.batches.length = 0;
+    world.server.fault = () => 'failed';
+    await tab.engine.write(JOB, [{ slot: 'part.good.condition', value: 1, seen: 0 }]);
+    await world.settle(4);
+    expect(tab.engine.read()).toMatchObject({ connection: 'offline', waiting: 1 });
+    expect(aside(tab)).toHaveLength(1);
+    world.server.fault = () => null;
+    world.server.stumble = () => false;
+    await world.quiet();
+    expect(world.server.of(JOB).map((e) => e.slot)).toEqual(['part.good.condition']);
+  });
+
   test('can be mended and sent, or discarded; it survives a reload until then', async () => {
     const device = world.device('Mira');
     world.server.refuse = (e) => (e.value === 'bad' ? 'Not this one.' : null);

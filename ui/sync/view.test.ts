@@ -154,3 +154,14 @@ test('a server that was brought back to an older backup is believed, and the pag
   expect(shown(view)).toEqual({ 'fluid.level': 'low' });
   expect(told).toBe(1);
 });
+
+test('an answer of another generation changes nothing by itself: its numbers are of another record', async () => {
+  const { hers } = await two();
+  hers.write([['fluid.level', 'low']]);
+  await world.settle();
+  world.server.fault = () => 'cut';
+  const other = { id: 'entry-of-then', seq: 2, by: 'Ivo', at: '', slot: 'fluid.colour', value: 'red' };
+  hers.taken([], { entries: [other], refused: [], lastSeq: 2, generation: 'generation-0' });
+  await world.settle(1);
+  expect(shown(hers)).toEqual({ 'fluid.level': 'low' });
+});
