@@ -77,7 +77,8 @@ function refuseForeign(cluster: Cluster, file: string, database: string | null):
   const of = /^; +dbname: (\S+)$/m.exec(contents)?.[1];
   if (database !== null && of !== undefined && of !== database)
     throw new CommandError(
-      `${file} was made of ${of === SHOP_DATABASE ? 'the shop of ./pelvik start' : of === DATABASE ? 'the demo' : of}, not of ${database === DATABASE ? 'the demo' : 'that shop'}. Nothing was changed. ${of === SHOP_DATABASE ? 'Add --shop' : 'Leave out --shop'} to bring it back where it was, or add --into-other to put it here.`,
+      `${file} was made of ${shopName(of)}, not of ${shopName(database)}. Nothing was changed. ` +
+        `${of === SHOP_DATABASE ? 'Add' : 'Leave out'} --shop to bring it back where it was, or add --into-other to put it here.`,
     );
   const tables = [...contents.matchAll(/^\d+; \d+ \d+ TABLE public (\w+) /gm)].map((m) => m[1]);
   const missing = TABLES.filter((t) => !tables.includes(t));
@@ -86,6 +87,9 @@ function refuseForeign(cluster: Cluster, file: string, database: string | null):
       `${file} is an archive of something else: it has no table ${missing[0]}. Nothing was changed.`,
     );
 }
+
+const shopName = (database: string) =>
+  ({ [DATABASE]: 'the demo', [SHOP_DATABASE]: 'the shop of ./pelvik start' })[database] ?? database;
 
 /**
  * An older backup knows nothing of what was ended since: another generation begins, every session ends, and a customer's link stays revoked if it is

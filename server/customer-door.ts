@@ -25,9 +25,12 @@ interface Link {
 const links = new Map<string, Link>();
 const together = new Pace(CLIPS_TOGETHER);
 
-/** Runs `work` on one of the connections kept for customers. Throws a UserError 503. */
-export function asCustomer<T>(work: (client: Client) => Promise<T>): Promise<T> {
-  return customers.run(() => withClient(work));
+/** Runs `work` on one of the connections kept for customers, if need be in a transaction. Throws a UserError 503. */
+export function asCustomer<T>(
+  work: (client: Client) => Promise<T>,
+  reach: typeof withClient = withClient,
+): Promise<T> {
+  return customers.run(() => reach(work));
 }
 
 /** One request on a customer's link, from its first byte to its last. */

@@ -222,7 +222,12 @@ async function readBytes(request: NextRequest, limit: number, time = SMALL_TIME)
   const reader = request.body.getReader();
   const until = Date.now() + time;
   for (;;) {
-    const { done, value } = await within(reader.read(), Math.min(IDLE_TIME, until - Date.now()));
+    const { done, value } = await within(reader.read(), Math.min(IDLE_TIME, until - Date.now())).catch(
+      (error: unknown) => {
+        void reader.cancel().catch(() => undefined);
+        throw error;
+      },
+    );
     if (done) break;
     size += value.byteLength;
     if (size > limit) {

@@ -1,6 +1,8 @@
 import 'fake-indexeddb/auto';
 import { idle, shown, World } from '@/tests/sync-world';
-import { typedName } from './left';
+import { openDevice } from '@/workers/device';
+import { giveBack, typedName } from './left';
+import { keyFrom } from './lock';
 
 /** Several people at one device, one after the other. */
 const JOB = 7;
@@ -81,9 +83,6 @@ test('nobody else can read what was left: not what was sent off, not what stood 
 test('with another’s key nothing opens, and what was left stays for who has the right one', async () => {
   const { tablet } = await miraLeaves();
   await tablet.signIn('Tobin');
-  const { giveBack } = await import('./left');
-  const { keyFrom } = await import('./lock');
-  const { openDevice } = await import('@/workers/device');
   await tablet.inBrowser(async () => {
     const device = await openDevice();
     const key = await keyFrom(Buffer.alloc(32, 7).toString('base64'));

@@ -1,4 +1,4 @@
-import { duringVisit } from '@/server/customer-door';
+import { asCustomer, duringVisit } from '@/server/customer-door';
 import { inTransaction } from '@/server/db';
 import { open, readJson } from '@/server/http';
 import { limitAnswer } from '@/server/limits';
@@ -11,7 +11,7 @@ export const POST = open<{ token: string }>(async (request, { token }) => {
   await limitAnswer(request, hashToken(token.slice(0, 100)).toString('base64'));
   const body = await readJson(request, 16 * 1024);
   const quote = await duringVisit(request, token, () =>
-    inTransaction((client) => answerQuote(client, token, body)),
+    asCustomer((client) => answerQuote(client, token, body), inTransaction),
   );
   return Response.json({ status: quote.status, answers: quote.answers });
 });
