@@ -53,6 +53,8 @@ describe('bodies', () => {
       let drip: () => void = () => undefined;
       const endless = new ReadableStream<Uint8Array>({
         start: (controller) => void (drip = () => controller.enqueue(new Uint8Array([32]))),
+        // What is given up is let go: nothing more is taken in.
+        cancel: () => void (drip = () => undefined),
       });
       const late = expect(readJson(request(endless))).rejects.toMatchObject({ status: 408 });
       for (let k = 0; k < 5; k++) {
