@@ -1,5 +1,5 @@
-import { STAGES } from '@/core/case';
-import type { Stage } from '@/core/case';
+import { STAGES } from '@/core/stage';
+import type { Stage } from '@/core/stage';
 import { usualReady } from '@/core/schedule';
 import { board, dueOn } from '@/server/board';
 import { withClient } from '@/server/db';

@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
-import { caseUntil, stateOfCase, STAGES } from '@/core/case';
+import { caseUntil, stateOfCase } from '@/core/case';
+import { STAGES } from '@/core/stage';
 import type { JobState } from '@/core/case';
 import { chainWords, diagnoser } from '@/core/diagnosis';
 import type { Cause, Diagnosis, Evidence } from '@/core/diagnosis';

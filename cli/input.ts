@@ -1,6 +1,7 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
-import type { CaseDocument, Stage } from '@/core/case';
-import { isStage, STAGES } from '@/core/case';
+import type { CaseDocument } from '@/core/case';
+import type { Stage } from '@/core/stage';
+import { isStage, STAGES } from '@/core/stage';
 import { catalogueOf, inspectionOf, stageOfIn } from '@/core/inspection';
 import { currentUnit } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';

@@ -134,7 +134,7 @@ describe('the demo shop', () => {
       const { accept } = job.quote ?? {};
       const unit = unitOf(job.unit);
       const quote = accept ? 'accepted' : job.quote ? 'open' : 'none';
-      return stageReached(stateFromValues(job.findings), unit.stations.length, quote, stageOfIn(catalogue));
+      return stageReached(stateFromValues(job.findings), unit.stations, quote, stageOfIn(catalogue));
     });
     for (const stage of ['intake', 'suspects', 'teardown', 'cause', 'scope', 'quote', 'build'] as const)
       expect(stages).toContain(stage);

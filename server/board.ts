@@ -1,5 +1,6 @@
-import { STAGES } from '@/core/case';
-import type { BoardCard, BoardColumn, JobSummary, Stage } from '@/core/case';
+import { STAGES } from '@/core/stage';
+import type { BoardCard, BoardColumn, JobSummary } from '@/core/case';
+import type { Stage } from '@/core/stage';
 import { ajv } from '@/core/validation';
 import type { Client } from './db';
 

@@ -5,6 +5,8 @@ import { FORM_BOUNDS, outOfBounds } from '@/core/validation';
 import type { Bounds } from '@/core/validation';
 import { withClient } from './db';
 import { log, safePath } from './log';
+import { demandRight } from './permissions';
+import type { Right } from './permissions';
 import { notFound, UserError } from './problem';
 import { cookieName, SESSION_HOURS, sessionUser } from './sessions';
 import type { SignedIn } from './sessions';
@@ -24,8 +26,11 @@ interface Context<P> {
 const PERSON = 'x-pelvik-person';
 const GENERATION = 'x-pelvik-generation';
 
-/** A route for people who are signed in. Writes must come from our own pages, and from those of the person signed in. */
-export function route<P = object>(handler: Handler<P>) {
+/**
+ * A route for people who are signed in and have the `right` to it. Writes must come from our own pages, and from those of
+ * the person signed in.
+ */
+export function route<P = object>(right: Right<P>, handler: Handler<P>) {
   return open<P>(async (request, params) => {
     // A page that only listens does not keep its session alive.
     const user = await currentUser(request.headers.get('x-pelvik-listening') !== '1');
@@ -38,6 +43,7 @@ export function route<P = object>(handler: Handler<P>) {
     const answer = await answered(request, async () => {
       refuseOtherPerson(request, user);
       refuseBefore(request, user);
+      demandRight(user, right, params);
       return handler(request, params, user);
     });
     answer.headers.set(GENERATION, user.generation);

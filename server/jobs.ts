@@ -8,7 +8,8 @@ import {
   upgradeEntries,
   valueOf,
 } from '@/core/case';
-import type { Entry, JobState, Quoted, Stage } from '@/core/case';
+import type { Entry, JobState, Quoted } from '@/core/case';
+import type { Stage } from '@/core/stage';
 import { isConfirmed } from '@/core/diagnosis';
 import type { QuoteOption } from '@/core/quote';
 import type { UnitDefinition, UnitKey } from '@/core/unit';
@@ -175,7 +176,7 @@ async function reached(client: Client, job: Pick<Job, 'id' | 'unit'>, state: Job
     [job.id],
   );
   const quote = rows[0].accepted ? 'accepted' : rows[0].n > 0 ? 'open' : 'none';
-  return stageReached(state, job.unit.stations.length, quote, stageOf);
+  return stageReached(state, job.unit.stations, quote, stageOf);
 }
 
 /** Works stage and money out anew after a quote was made or answered. The caller holds the job's row lock. */

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { recentAudit } from './audit';
 import { inTransaction } from './db';
-import { mayWrite, demand as needs } from './permissions';
 import { checkPassword } from './passwords';
 import { changePerson } from './people';
 import type { UserError } from './problem';
@@ -202,13 +201,4 @@ test('closed, revoked, expired and invented sessions open nothing', async () => 
   await inDatabase((client) => revokeSessions(client, mira.id));
   expect(await inDatabase((client) => sessionUser(client, c))).toBeNull();
   expect(await inDatabase((client) => sessionUser(client, 'invented'))).toBeNull();
-});
-
-test('roles: sending a quote is the counter’s, findings are the bench’s, the shop page is the owner’s', () => {
-  const as = (role: 'technician' | 'counter' | 'owner') => ({ id: role, name: role, role });
-  expect(() => needs(as('technician'), 'send-quote')).toThrow(/may not/);
-  expect(() => needs(as('counter'), 'send-quote')).not.toThrow();
-  expect(() => needs(as('counter'), 'see-shop')).toThrow(/may not/);
-  expect(mayWrite('counter', 'face.high.1.a.heat')).toBe(false);
-  expect(mayWrite('technician', 'face.high.1.a.heat')).toBe(true);
 });

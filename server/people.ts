@@ -6,9 +6,9 @@ import { checkPassword } from './passwords';
 import { notFound, UserError } from './problem';
 import { revokeSessions } from './sessions';
 import { createUser } from './users';
-import type { Role, User } from './users';
-
-const ROLES: readonly Role[] = ['technician', 'counter', 'owner'];
+import { ROLES } from '@/core/stage';
+import type { Role } from '@/core/stage';
+import type { User } from './users';
 
 const newcomer = ajv.compile({
   type: 'object',

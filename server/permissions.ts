@@ -1,42 +1,65 @@
-import type { Stage } from '@/core/case';
+import { ROLES, STAGE } from '@/core/stage';
+import type { Role } from '@/core/stage';
 import { stageOf } from './library';
 import { UserError } from './problem';
-import type { Role, User } from './users';
+import type { User } from './users';
 
-/** What each role may do. Reading a job is open to all who are signed in. */
+const EVERYBODY = ROLES;
+
+/** What can be done in the shop, and who may; what may be written into a job is said by its stages. */
 const ALLOWED = {
-  'create-job': ['technician', 'counter', 'owner'],
-  'make-quote': ['technician', 'counter', 'owner'],
+  'own-account': EVERYBODY,
+  'see-jobs': EVERYBODY,
+  'see-units': EVERYBODY,
+  'see-shelf': EVERYBODY,
+  'create-job': EVERYBODY,
+  /** Each entry is then judged by its stage. */
+  'write-jobs': EVERYBODY,
+  'import-case': EVERYBODY,
+  'close-job': EVERYBODY,
+  'ask-supplier': EVERYBODY,
+  'make-quote': EVERYBODY,
   'send-quote': ['counter', 'owner'],
-  'import-case': ['technician', 'counter', 'owner'],
   'edit-units': ['technician', 'owner'],
   'edit-shelf': ['technician', 'owner'],
-  'close-job': ['technician', 'counter', 'owner'],
+  /** Whoever plans a job may take a part for it. */
+  'take-from-shelf': EVERYBODY,
   'erase-customer': ['owner'],
   'see-shop': ['owner'],
   'see-costs': ['owner'],
   'edit-shop': ['owner'],
+  'edit-people': ['owner'],
 } as const satisfies Record<string, readonly Role[]>;
 export type Permission = keyof typeof ALLOWED;
 
-/** Findings and causes are the bench's to write, what the customer pays is the counter's. */
-const WRITES: Partial<Record<Stage, readonly Role[]>> = {
-  teardown: ['technician', 'owner'],
-  cause: ['technician', 'owner'],
-  quote: ['counter', 'owner'],
-};
+export const PERMISSIONS = Object.keys(ALLOWED) as readonly Permission[];
 
-export function may(user: User, permission: Permission): boolean {
+/** What a route asks of who calls it: a permission, or the right to write a slot of a job. */
+export type Right<P> = { may: Permission } | { writes(params: P): string };
+
+export function may(user: Pick<User, 'role'>, permission: Permission): boolean {
   return (ALLOWED[permission] as readonly Role[]).includes(user.role);
 }
 
 export function mayWrite(role: Role, slot: string): boolean {
-  return WRITES[stageOf(slot)]?.includes(role) ?? true;
+  return STAGE[stageOf(slot)].writers.includes(role);
 }
 
 /** Throws a UserError 403 that names who may. */
 export function demand(user: User, permission: Permission): void {
-  if (!may(user, permission)) {
-    throw new UserError(403, `A ${user.role} may not do this.`, `Ask: ${ALLOWED[permission].join(' or ')}.`);
-  }
+  if (!may(user, permission)) throw forbidden(user, ALLOWED[permission]);
 }
+
+/** Throws a UserError 403 that names who may. */
+export function demandRight<P>(user: User, right: Right<P>, params: P): void {
+  if ('may' in right) return demand(user, right.may);
+  const slot = right.writes(params);
+  if (!mayWrite(user.role, slot)) throw forbidden(user, STAGE[stageOf(slot)].writers);
+}
+
+const forbidden = ({ role }: User, who: readonly Role[]) =>
+  new UserError(
+    403,
+    `${/^[aeiou]/.test(role) ? 'An' : 'A'} ${role} may not do this.`,
+    `Ask: ${who.join(' or ')}.`,
+  );

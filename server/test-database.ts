@@ -7,7 +7,8 @@ import type { Client } from './db';
 import { appendEntries } from './entries';
 import { createJob } from './jobs';
 import { createUser } from './users';
-import type { Role, User } from './users';
+import type { Role } from '@/core/stage';
+import type { User } from './users';
 
 /** Helpers for tests that need the real database named by DATABASE_URL. */
 export const PASSWORD = 'gantry-otter-77-linen';

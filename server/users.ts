@@ -1,12 +1,11 @@
 import { hash, verify } from '@node-rs/argon2';
+import type { Role } from '@/core/stage';
 import { audit } from './audit';
 import { withClient } from './db';
 import type { Client } from './db';
 import { forgetAttempts, limitSignIn } from './limits';
 import { checkPassword } from './passwords';
 import { UserError } from './problem';
-
-export type Role = 'technician' | 'counter' | 'owner';
 
 export interface User {
   id: string;

@@ -1,4 +1,5 @@
 import { Client } from 'pg';
+import { PAGES } from '@/core/stage';
 import shop from '@/data/demo/shop.json';
 import { signIn } from '../sign-in';
 import type { Figure } from './figure';
@@ -17,12 +18,12 @@ export async function fillLarge(databaseUrl: string): Promise<void> {
     await client.query('ALTER TABLE entries DISABLE TRIGGER USER');
     await client.query(
       `INSERT INTO jobs (id, unit_id, unit_version, fold_version, stage, summary, created_by, search, closed, updated_at, last_seq, snapshot)
-       SELECT gen_random_uuid(), m.unit_id, m.unit_version, m.fold_version, (ARRAY['intake','suspects','teardown','cause','scope','quote','build'])[1 + n % 7],
+       SELECT gen_random_uuid(), m.unit_id, m.unit_version, m.fold_version, ($3::text[])[1 + n % cardinality($3)],
          jsonb_build_object('customer', 'Customer ' || n, 'vehicle', 'Veldt Ombra ' || 1990 + n % 35, 'complaint', 'Slips in third when hot',
            'promised', (date '2026-01-01' + n % 700)::text, 'waitsFor', (ARRAY['part','bench',NULL])[1 + n % 3], 'stationsOut', n % 11),
          m.created_by, 'customer ' || n || ' veldt ombra slips in third when hot ' || 9000 + n, n % 2 = 0, now() - n * interval '1 minute', $2, m.snapshot
        FROM generate_series(1, $1) n, LATERAL (SELECT * FROM jobs WHERE number = 1002) m`,
-      [JOBS, ENTRIES_EACH],
+      [JOBS, ENTRIES_EACH, PAGES],
     );
     await client.query(
       `INSERT INTO entries (job_id, seq, id, by_name, by_user, slot, value)

@@ -1,8 +1,8 @@
 import type { Browser, Page } from 'playwright-core';
+import { PAGES } from '@/core/stage';
 import { OURS, signIn } from '../sign-in';
 import type { Figure } from './figure';
 
-const STAGES = ['intake', 'suspects', 'teardown', 'cause', 'scope', 'quote'];
 const STAGE_KB = 220;
 const CUSTOMER_KB = 100;
 
@@ -14,7 +14,7 @@ export async function script(browser: Browser, page: Page, base: string): Promis
   const cookies = await page.context().cookies();
   const places = [
     ['the board', '/', STAGE_KB],
-    ...STAGES.map((stage) => [stage, `/jobs/1003/${stage}`, STAGE_KB] as const),
+    ...PAGES.map((stage) => [stage, `/jobs/1003/${stage}`, STAGE_KB] as const),
     ['the customer’s page', path, CUSTOMER_KB],
   ] as const;
   const figures: Figure[] = [];

@@ -1,7 +1,7 @@
 import type { Entry, Json } from './entry';
 import { EMPTY_STATE, fold, stateFromValues } from './fold';
 import type { JobState } from './fold';
-import type { Stage, StageOf } from './stage';
+import type { Stage, StageOf } from '@/core/stage';
 
 export const CASE_FORMAT = 'pelvik-case/2';
 

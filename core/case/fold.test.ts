@@ -1,15 +1,6 @@
 import fc from 'fast-check';
-import {
-  caseUntil,
-  EMPTY_STATE,
-  familyOf,
-  findingsOf,
-  fold,
-  recordOf,
-  stateOfCase,
-  STAGES,
-  takeIn,
-} from './index';
+import { caseUntil, EMPTY_STATE, familyOf, findingsOf, fold, recordOf, stateOfCase, takeIn } from './index';
+import { STAGES } from '@/core/stage';
 import type { CaseDocument, Entry } from './index';
 
 const entries = fc.uniqueArray(

@@ -14,8 +14,6 @@ export {
 export type { JobRecord, JobState, SlotState } from './fold';
 export { clashesOf } from './clash';
 export type { Clash } from './clash';
-export { isStage, STAGE_NAMES, STAGES } from './stage';
-export type { Stage, StageOf } from './stage';
 export { complaintsOf } from './complaint';
 export type { Complaint } from './complaint';
 export { isDonor } from './donor';
@@ -28,5 +26,5 @@ export * from './slots';
 export * from './vocabulary';
 export { CASE_FORMAT, caseUntil, findingsOf, stateOfCase } from './document';
 export type { CaseDocument, CaseFinding, CasePhoto, CaseQuote, QuoteAnswer, QuoteStatus } from './document';
-export { stageReached, summaryOf, vehicleName } from './summary';
+export { stageReached, stageView, summaryOf, vehicleName } from './summary';
 export type { BoardCard, BoardColumn, JobSummary, Quoted } from './summary';

@@ -3,7 +3,7 @@ import type { Finding, SubjectHead } from './finding';
 import type { JobState } from './fold';
 import { day, integer, list, number, object, oneOf, text, words, yesNo } from './schema';
 import type { Of, Schema } from './schema';
-import type { Stage, StageOf } from './stage';
+import type { Stage, StageOf } from '@/core/stage';
 import { BEHAVIOURS, CONDITIONS, GRADES, NOISES, REPAIR_EFFECTS, SCOPE_ACTIONS } from './vocabulary';
 
 export interface SlotFamily {

@@ -1,6 +1,7 @@
 import type { JobState } from './fold';
 import { below, valueOf } from './fold';
-import type { Stage, StageOf } from './stage';
+import { furthestStage } from '@/core/stage';
+import type { Stage, StageOf, StageView } from '@/core/stage';
 
 /** What the board and the job's header show without opening the job. */
 export type JobSummary = {
@@ -65,22 +66,26 @@ export interface BoardColumn {
   cards: BoardCard[];
 }
 
-/** How far a job has come, from what its record holds and what became of its quotes. */
-export function stageReached(
+type QuoteStanding = StageView['quote'];
+
+/** A job as its stages look at it; `stations` are its unit's. */
+export function stageView(
   state: JobState,
-  stations: number,
-  quote: 'none' | 'open' | 'accepted',
+  stations: readonly { id: string }[],
+  quote: QuoteStanding,
   stageOf: StageOf,
-): Stage {
-  if (quote === 'accepted') return 'build';
-  if (quote === 'open') return 'quote';
-  const slots = Object.keys(state);
-  if (state['cause.commit'] || slots.some((s) => stageOf(s) === 'scope')) return 'scope';
-  const out = stationsOut(state);
-  if (out > 0 && out >= stations) return 'cause';
-  if (slots.some((s) => stageOf(s) === 'teardown')) return 'teardown';
-  return slots.some((s) => s.startsWith('grid.')) ? 'suspects' : 'intake';
+): StageView {
+  return {
+    quote,
+    value: (slot) => valueOf(state, slot),
+    any: (prefix) => below(state, prefix).length > 0,
+    written: (stage) => Object.keys(state).some((slot) => stageOf(slot) === stage),
+    allOut: stations.every(({ id }) => valueOf(state, `station.${id}.out`) === true),
+  };
 }
+
+/** How far a job has come, from what its record holds and what became of its quotes. */
+export const stageReached = (...job: Parameters<typeof stageView>): Stage => furthestStage(stageView(...job));
 
 function stationsOut(state: JobState): number {
   return below(state, 'station.').filter(([, out]) => out === true).length;

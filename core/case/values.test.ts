@@ -2,17 +2,16 @@ import {
   below,
   EMPTY_STATE,
   fold,
-  isStage,
   recordOf,
   recordStage,
   sameValue,
   sameValues,
-  STAGES,
   stateFromValues,
   takeIn,
   until,
   valueOf,
 } from './index';
+import { isStage, STAGES } from '@/core/stage';
 import type { Entry, Json } from './index';
 
 describe('a state from plain values', () => {

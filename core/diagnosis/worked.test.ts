@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { caseUntil, stateOfCase, STAGES } from '@/core/case';
-import type { CaseDocument, Stage } from '@/core/case';
+import { caseUntil, stateOfCase } from '@/core/case';
+import { STAGES } from '@/core/stage';
+import type { CaseDocument } from '@/core/case';
+import type { Stage } from '@/core/stage';
 import { catalogueOf, stageOfIn } from '@/core/inspection';
 import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';

@@ -1,4 +1,5 @@
-import type { JobState, Stage, SubjectHead } from '@/core/case';
+import type { JobState, SubjectHead } from '@/core/case';
+import type { Stage } from '@/core/stage';
 import type { Inspection } from './inspection';
 import { pointWords } from './words';
 

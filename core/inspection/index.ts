@@ -19,6 +19,7 @@ export { findingSchema } from './schema';
 export * from './severity';
 export { at20, coilVerdict, COPPER_PER_KELVIN } from './solenoid';
 export type { CoilVerdict } from './solenoid';
+export { missingFor } from './missing';
 export { stageOfIn } from './stage';
 export { findingTable, paperLines, SHEET_COLUMNS } from './sheet';
 export type { PaperLine, SheetColumn } from './sheet';

@@ -1,5 +1,5 @@
 import { findingName, recordStage } from '@/core/case';
-import type { Stage, StageOf } from '@/core/case';
+import type { Stage, StageOf } from '@/core/stage';
 import type { Catalogue } from './catalogue';
 
 /** The stage each slot belongs to: a finding's is its point's, all else stands in the record's own table. */

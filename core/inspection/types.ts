@@ -1,4 +1,4 @@
-import type { Stage } from '@/core/case';
+import type { Stage } from '@/core/stage';
 
 /** `data/inspection/*.json`: what is looked at on one kind of thing, and what the answers mean. */
 export interface InspectionFile {

@@ -1,4 +1,4 @@
-import { STAGES } from '@/core/case';
+import { STAGES } from '@/core/stage';
 import type { Calendar } from './calendar';
 import { promiseRisk, usualReady } from './promise';
 

@@ -1,22 +1,11 @@
-import type { Stage } from '@/core/case';
+import { STAGE } from '@/core/stage';
+import type { Stage } from '@/core/stage';
 import { openDaysLater } from './calendar';
 import type { Calendar, Moment } from './calendar';
 
-/** Open days a job usually still needs from its stage on, before anybody has priced it. */
-const DAYS_LEFT: Record<Stage, number> = {
-  intake: 6,
-  suspects: 6,
-  teardown: 5,
-  cause: 4,
-  scope: 4,
-  quote: 4,
-  build: 2,
-  release: 1,
-};
-
 /** The day a job of this stage is usually ready, counted in open days. */
 export function usualReady(calendar: Calendar, now: Moment, stage: Stage): string {
-  return openDaysLater(calendar, now, DAYS_LEFT[stage]).slice(0, 10);
+  return openDaysLater(calendar, now, STAGE[stage].daysLeft).slice(0, 10);
 }
 
 /** How a promise stands: past it, ready only after it, hardly to be kept, or well. */

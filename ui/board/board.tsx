@@ -5,8 +5,9 @@ import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import { Input, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
-import { STAGES } from '@/core/case';
-import type { BoardColumn, Stage } from '@/core/case';
+import { PAGES } from '@/core/stage';
+import type { BoardColumn } from '@/core/case';
+import type { Stage } from '@/core/stage';
 import { send } from '@/ui/net/request';
 import { OthersBanner } from '@/ui/sync/banner';
 import type { Who } from '@/ui/sync/browser';
@@ -119,7 +120,7 @@ const Filters = styled.div`
 `;
 const Stages = styled.main`
   display: grid;
-  grid-template-columns: repeat(7, minmax(176px, 1fr));
+  grid-template-columns: repeat(${PAGES.length}, minmax(176px, 1fr));
   min-height: calc(100vh - 134px);
   overflow-x: auto;
   /* On a phone the columns stand one under the other: nothing lies beyond the edge. */
@@ -127,7 +128,6 @@ const Stages = styled.main`
     grid-template-columns: minmax(0, 1fr);
   }
 `;
-const SHOWN = STAGES.filter((s) => s !== 'release');
 
 export function Board(props: {
   user: Who & { role: string };
@@ -197,7 +197,7 @@ export function Board(props: {
         <Choice label="Closed jobs" value={only(filter, CLOSED)} options={CLOSED} onChange={setFilter} />
       </Filters>
       <Stages id="main" tabIndex={-1} aria-label="Jobs by stage">
-        {SHOWN.map((stage) => {
+        {PAGES.map((stage) => {
           const column = columns.find((c) => c.stage === stage) ?? { stage, total: 0, cards: [] };
           return (
             <Column

@@ -1,8 +1,9 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { STAGE_NAMES } from '@/core/case';
-import type { BoardCard, BoardColumn, Stage } from '@/core/case';
+import { STAGE } from '@/core/stage';
+import type { BoardCard, BoardColumn } from '@/core/case';
+import type { Stage } from '@/core/stage';
 import { sayError } from '@/ui/net/request';
 import { Button } from '@/ui/system';
 import { Card } from './card';
@@ -60,9 +61,9 @@ export function Column(props: {
 }) {
   const { column } = props;
   return (
-    <Frame aria-label={STAGE_NAMES[column.stage]}>
+    <Frame aria-label={STAGE[column.stage].name}>
       <h2>
-        {STAGE_NAMES[column.stage]} <span>{column.total || ''}</span>
+        {STAGE[column.stage].name} <span>{column.total || ''}</span>
       </h2>
       {column.total === 0 ? (
         <Empty>{props.plain ? TEACH[column.stage] : 'Nothing found here.'}</Empty>

@@ -1,4 +1,5 @@
-import type { BoardColumn, Stage } from '@/core/case';
+import type { BoardColumn } from '@/core/case';
+import type { Stage } from '@/core/stage';
 
 export const WAITS = [
   { value: 'customer', label: 'Customer' },

@@ -5,7 +5,9 @@ import { useEffect } from 'react';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { valueOf, vehicleName } from '@/core/case';
-import type { Stage } from '@/core/case';
+import { isStage, PAGES, STAGE } from '@/core/stage';
+import type { Stage } from '@/core/stage';
+import { missingFor } from '@/core/inspection';
 import { dayWords, formatMoney } from '@/core/quote';
 import { inspectionFor, useInspection } from '@/ui/inspection/use-inspection';
 import { SyncBanner } from '@/ui/sync/banner';
@@ -16,9 +18,8 @@ import { Clashes } from './clashes';
 import { Dangers } from './dangers';
 import { CloseJob } from './close-job';
 import { useBase, useBenchOnceThere, useOpening, useRecord, useSlot } from './provider';
-import { BUILT_STAGES, StageRail } from './rail';
+import { StageRail } from './rail';
 import { VerdictDock } from './dock';
-import { missingFor } from './missing';
 import { slotWords } from './slot-words';
 
 const Header = styled.header`
@@ -117,14 +118,13 @@ const Missing = styled.p`
   }
 `;
 
-const DOCKED: readonly Stage[] = ['suspects', 'teardown', 'cause', 'scope'];
-
 /** The frame of a job page: who and what, the stages, what is missing, and the verdict dock. */
 export function JobFrame({ children }: { children: ReactNode }) {
   const { number } = useBase();
   const { problem } = useOpening();
-  const current = (usePathname().split('/').at(-1) ?? 'intake') as Stage;
-  const dock = DOCKED.includes(current);
+  const current = usePathname().split('/').at(-1) ?? '';
+  // The sheet is a page of a job and no stage of it.
+  const dock = isStage(current) && STAGE[current].diagnosis;
   return (
     <>
       <JobKeys />
@@ -191,7 +191,7 @@ function Banner() {
 }
 
 /** What is said above the work, as far as the unit is there to say it with. */
-function Above({ stage }: { stage: Stage }) {
+function Above({ stage }: { stage: string }) {
   const ready = useBenchOnceThere() !== null;
   const { problem, retry } = useOpening();
   if (ready)
@@ -199,7 +199,7 @@ function Above({ stage }: { stage: Stage }) {
       <>
         <Dangers />
         <Clashes />
-        {stage !== 'teardown' && <StillToDo stage={stage} />}
+        {isStage(stage) && !STAGE[stage].saysLacks && <StillToDo stage={stage} />}
       </>
     );
   if (!problem) return null;
@@ -269,7 +269,7 @@ function KeepForOffline() {
   const { number } = useBase();
   useEffect(() => {
     const timer = setTimeout(
-      () => keepPages(['/', ...BUILT_STAGES.map((stage) => `/jobs/${number}/${stage}`)]),
+      () => keepPages(['/', ...PAGES.map((stage) => `/jobs/${number}/${stage}`)]),
       3000,
     );
     return () => clearTimeout(timer);
@@ -285,7 +285,7 @@ function JobKeys() {
   const go = (by: number) => {
     // From the address, which is ahead of what is drawn when keys come fast.
     const here = location.pathname.split('/').at(-1) as Stage;
-    const to = BUILT_STAGES[BUILT_STAGES.indexOf(here) + by];
+    const to = PAGES[PAGES.indexOf(here) + by];
     if (to) router.push(`/jobs/${number}/${to}`);
   };
   return (

@@ -3,7 +3,8 @@ import { createContext, useContext, useEffect, useMemo, useRef, useState, useSyn
 import type { ReactNode } from 'react';
 import { below, valueOf } from '@/core/case';
 import type { Experience } from '@/core/diagnosis';
-import type { Clash, Json, JobState, Quoted, Stage, ValueAt, ValueBelow } from '@/core/case';
+import type { Clash, Json, JobState, Quoted, ValueAt, ValueBelow } from '@/core/case';
+import type { Stage } from '@/core/stage';
 import type { Who } from '@/ui/sync/browser';
 import { SyncProvider, useEngine } from '@/ui/sync/context';
 import { typedName } from '@/ui/sync/left';

@@ -1,8 +1,7 @@
 'use client';
 import Link from 'next/link';
 import styled from 'styled-components';
-import { STAGE_NAMES, STAGES } from '@/core/case';
-import type { Stage } from '@/core/case';
+import { PAGES, STAGE } from '@/core/stage';
 
 const Nav = styled.nav`
   background: var(--frame);
@@ -14,7 +13,7 @@ const Nav = styled.nav`
 /* The stages as steps turned on one shaft: the nearer to the customer, the stouter. */
 const List = styled.ol`
   display: grid;
-  grid-template-columns: repeat(7, minmax(0, 1fr));
+  grid-template-columns: repeat(${PAGES.length}, minmax(0, 1fr));
   align-items: center;
   max-width: 1552px;
   margin: 0 auto;
@@ -58,25 +57,14 @@ const Step = styled.li<{ $step: number }>`
   }
 `;
 
-/** Stages that have a page. */
-export const BUILT_STAGES: readonly Stage[] = [
-  'intake',
-  'suspects',
-  'teardown',
-  'cause',
-  'scope',
-  'quote',
-  'build',
-];
-
-export function StageRail({ number, current }: { number: number; current: Stage }) {
+export function StageRail({ number, current }: { number: number; current: string }) {
   return (
     <Nav aria-label="Stages" data-noprint>
       <List>
-        {STAGES.filter((stage) => BUILT_STAGES.includes(stage)).map((stage, k) => (
+        {PAGES.map((stage, k) => (
           <Step key={stage} $step={k % 2 ? 0 : 4}>
             <Link href={`/jobs/${number}/${stage}`} aria-current={stage === current ? 'page' : undefined}>
-              {STAGE_NAMES[stage]}
+              {STAGE[stage].name}
             </Link>
           </Step>
         ))}

@@ -2,11 +2,10 @@ import { BEHAVIOURS, CONDITIONS, HEATS, NOISES, REPAIR_EFFECTS, stateFromValues,
 import type { Json } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import { factWords } from '@/core/facts';
-import { catalogueOf, inspectionOf } from '@/core/inspection';
+import { catalogueOf, inspectionOf, missingFor } from '@/core/inspection';
 import { knowledge } from '@/data/knowledge';
 import causal from '@/data/knowledge/causal.json';
 import ostrelFour from '@/data/units/ostrel-four.json';
-import { missingFor } from './missing';
 import { slotWords } from './slot-words';
 import {
   BEHAVIOUR_WORDS,

@@ -1,10 +1,9 @@
-import { isStage } from '@/core/case';
+import { isStage } from '@/core/stage';
 import { ajv, problemsOf } from '@/core/validation';
 import { board, dueOn } from '@/server/board';
 import { inTransaction, withClient } from '@/server/db';
 import { readJson, route, sequence } from '@/server/http';
 import { createJob } from '@/server/jobs';
-import { demand } from '@/server/permissions';
 import { UserError } from '@/server/problem';
 import { shopToday } from '@/server/shop';
 
@@ -16,7 +15,7 @@ const schema = ajv.compile({
 });
 
 /** The board: `?q=` words, `waits=`, `due=1`, `closed=1`; `stage=` with `from=` for more of one column. */
-export const GET = route(async (request) => {
+export const GET = route({ may: 'see-jobs' }, async (request) => {
   const asked = request.nextUrl.searchParams;
   const stage = asked.get('stage');
   const answer = await withClient(async (client) => {
@@ -36,8 +35,7 @@ export const GET = route(async (request) => {
   return Response.json(answer);
 });
 
-export const POST = route(async (request, _params, user) => {
-  demand(user, 'create-job');
+export const POST = route({ may: 'create-job' }, async (request, _params, user) => {
   const body = await readJson(request, 4096);
   const problems = problemsOf(schema, body);
   if (problems.length) throw new UserError(400, 'A job needs a unit.', 'Choose the unit.', problems);

@@ -15,7 +15,7 @@ const schema = ajv.compile({
 });
 
 /** Changes one's own password; one's other sessions end. */
-export const PUT = route(async (request, _params, user) => {
+export const PUT = route({ may: 'own-account' }, async (request, _params, user) => {
   const body = await readJson(request, 4096);
   const problems = problemsOf(schema, body);
   if (problems.length)

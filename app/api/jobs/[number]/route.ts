@@ -2,7 +2,6 @@ import { ajv, problemsOf } from '@/core/validation';
 import { closeJob } from '@/server/close';
 import { inTransaction } from '@/server/db';
 import { jobNumber, readJson, route } from '@/server/http';
-import { demand } from '@/server/permissions';
 import { UserError } from '@/server/problem';
 
 type Params = { number: string };
@@ -15,8 +14,7 @@ const schema = ajv.compile({
 });
 
 /** Closes a job, or opens it again. */
-export const PATCH = route<Params>(async (request, params, user) => {
-  demand(user, 'close-job');
+export const PATCH = route<Params>({ may: 'close-job' }, async (request, params, user) => {
   const body = await readJson(request, 4096);
   const problems = problemsOf(schema, body);
   if (problems.length)

@@ -1,14 +1,12 @@
 import { withClient } from '@/server/db';
 import { readText, route } from '@/server/http';
-import { demand } from '@/server/permissions';
 import { takePrices, writePrices } from '@/server/price-book';
 
 /** Some ten thousand parts. */
 const LIMIT = 1024 * 1024;
 
 /** The price book as a table: every part of every unit that is sold. */
-export const GET = route(async (_request, _params, user) => {
-  demand(user, 'edit-shop');
+export const GET = route({ may: 'edit-shop' }, async () => {
   const text = await withClient(writePrices);
   return new Response(text, {
     headers: {
@@ -19,8 +17,7 @@ export const GET = route(async (_request, _params, user) => {
 });
 
 /** Takes a table of prices into the book: all of it or nothing. */
-export const PUT = route(async (request, _params, user) => {
-  demand(user, 'edit-shop');
+export const PUT = route({ may: 'edit-shop' }, async (request, _params, user) => {
   const text = await readText(request, LIMIT);
   return Response.json(await takePrices(text, user));
 });

@@ -1,7 +1,6 @@
 import { ajv, problemsOf } from '@/core/validation';
 import { inTransaction, withClient } from '@/server/db';
 import { readJson, route } from '@/server/http';
-import { demand } from '@/server/permissions';
 import { UserError } from '@/server/problem';
 import { checkedUnit, deleteUnit, newestUnit, saveUnit, UNIT_LIMIT, unitOf } from '@/server/units';
 
@@ -17,7 +16,7 @@ const schema = ajv.compile({
 });
 
 /** The definition as a file: the newest version, or `?version=`. */
-export const GET = route<Params>(async (request, { id }) => {
+export const GET = route<Params>({ may: 'see-units' }, async (request, { id }) => {
   const asked = request.nextUrl.searchParams.get('version');
   const definition = await withClient(async (client) =>
     unitOf(
@@ -34,8 +33,7 @@ export const GET = route<Params>(async (request, { id }) => {
 });
 
 /** Saves a changed definition as the next version. */
-export const PUT = route<Params>(async (request, { id }, user) => {
-  demand(user, 'edit-units');
+export const PUT = route<Params>({ may: 'edit-units' }, async (request, { id }, user) => {
   const body = await readJson(request, UNIT_LIMIT, null);
   const problems = problemsOf(schema, body);
   if (problems.length)
@@ -45,8 +43,7 @@ export const PUT = route<Params>(async (request, { id }, user) => {
   return Response.json(await inTransaction((client) => saveUnit(client, id, basedOn, unit, user)));
 });
 
-export const DELETE = route<Params>(async (_request, { id }, user) => {
-  demand(user, 'edit-units');
+export const DELETE = route<Params>({ may: 'edit-units' }, async (_request, { id }, user) => {
   await inTransaction((client) => deleteUnit(client, id, user));
   return Response.json({ ok: true });
 });

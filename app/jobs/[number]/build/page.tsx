@@ -1,5 +1,9 @@
-import { Build } from '../stages';
+'use client';
+import dynamic from 'next/dynamic';
+import { onceReady } from '@/ui/job/ready';
+import { StageWaiting } from '@/ui/job/waiting';
 
-export default function Page() {
-  return <Build />;
-}
+export default dynamic(() => import('@/ui/build/build').then((m) => onceReady(m.BuildStage)), {
+  ssr: false,
+  loading: StageWaiting,
+});

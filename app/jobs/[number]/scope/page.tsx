@@ -1,5 +1,9 @@
-import { Scope } from '../stages';
+'use client';
+import dynamic from 'next/dynamic';
+import { onceReady } from '@/ui/job/ready';
+import { StageWaiting } from '@/ui/job/waiting';
 
-export default function Page() {
-  return <Scope />;
-}
+export default dynamic(() => import('@/ui/scope/scope').then((m) => onceReady(m.ScopeStage)), {
+  ssr: false,
+  loading: StageWaiting,
+});

@@ -1,5 +1,9 @@
-import { Paper } from '../stages';
+'use client';
+import dynamic from 'next/dynamic';
+import { onceReady } from '@/ui/job/ready';
+import { StageWaiting } from '@/ui/job/waiting';
 
-export default function Page() {
-  return <Paper />;
-}
+export default dynamic(() => import('@/ui/teardown/paper').then((m) => onceReady(m.Paper)), {
+  ssr: false,
+  loading: StageWaiting,
+});

@@ -7,7 +7,7 @@ import { endSession } from '@/server/sessions';
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 
 /** Ends one of one's own sessions. */
-export const DELETE = route<{ id: string }>(async (_request, { id }, user) => {
+export const DELETE = route<{ id: string }>({ may: 'own-account' }, async (_request, { id }, user) => {
   if (!UUID.test(id)) throw notFound('session');
   await inTransaction(async (client) => {
     if (!(await endSession(client, user.id, id))) throw notFound('session');

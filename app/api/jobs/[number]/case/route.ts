@@ -4,7 +4,7 @@ import { jobNumber, route } from '@/server/http';
 type Params = { number: string };
 
 /** The whole job as an open case document, to keep or to take elsewhere. */
-export const GET = route<Params>(async (_request, params, user) => {
+export const GET = route<Params>({ may: 'see-jobs' }, async (_request, params, user) => {
   const number = jobNumber(params);
   const pieces = await exportCase(number, user);
   const encoder = new TextEncoder();

@@ -5,6 +5,6 @@ import { jobNumber, route } from '@/server/http';
 type Params = { number: string };
 
 /** A job beside the one it comes back from: then and now, what was renewed, and whose matter it may be. */
-export const GET = route<Params>(async (_request, params) =>
+export const GET = route<Params>({ may: 'see-jobs' }, async (_request, params) =>
   Response.json(await withClient((client) => comebackOf(client, jobNumber(params)))),
 );

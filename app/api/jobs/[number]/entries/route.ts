@@ -12,7 +12,7 @@ const MOST = 2000;
  * Entries after `?after=SEQ`: what others wrote meanwhile. Asked every few seconds, so it reads no more than it must.
  * `?kept=1` asks as well how many of them stood when a backup was last brought back.
  */
-export const GET = route<Params>(async (request, params) => {
+export const GET = route<Params>({ may: 'see-jobs' }, async (request, params) => {
   const after = sequence(request.nextUrl.searchParams.get('after'));
   return withClient(async (client) => {
     const { id, unit, lastSeq, stage } = await markOf(client, jobNumber(params));
@@ -24,7 +24,7 @@ export const GET = route<Params>(async (request, params) => {
 });
 
 /** Each entry is looked at by itself, so one that cannot be kept does not hold up the others. */
-export const POST = route<Params>(async (request, params, user) => {
+export const POST = route<Params>({ may: 'write-jobs' }, async (request, params, user) => {
   const { entries, after } = readBatch(await readJson(request, JSON_LIMIT, null));
   return Response.json(
     await inTransaction((client) => appendEntries(client, jobNumber(params), user, entries, after)),

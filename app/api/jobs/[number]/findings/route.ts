@@ -8,7 +8,7 @@ import { jobByNumber } from '@/server/jobs';
 type Params = { number: string };
 
 /** The findings of a job as CSV (UTF-8 with its mark, one line each): for a spreadsheet. */
-export const GET = route<Params>(async (_request, params) => {
+export const GET = route<Params>({ may: 'see-jobs' }, async (_request, params) => {
   const { number, unit, state } = await withClient((client) => jobByNumber(client, jobNumber(params)));
   const table = findingTable(inspectionOf(unit, catalogueOf(inspection)), state);
   const text = writeCsv(

@@ -5,6 +5,6 @@ import { jobNumber, route } from '@/server/http';
 type Params = { number: string };
 
 /** What was found wrong in a job, and what it was put down to: for whoever has the unit on the bench again. */
-export const GET = route<Params>(async (_request, params) =>
+export const GET = route<Params>({ may: 'see-jobs' }, async (_request, params) =>
   Response.json(await withClient((client) => foundInJob(client, jobNumber(params)))),
 );

@@ -6,7 +6,7 @@ import { shopOf } from '@/server/shop';
 import { askedOf, connectedSupplier, offersFrom } from '@/server/supplier';
 
 /** Asks one supplier for parts of the job's unit. The database is let go before the supplier is waited for. */
-export const POST = route<{ number: string }>(async (request, params, user) => {
+export const POST = route<{ number: string }>({ may: 'ask-supplier' }, async (request, params, user) => {
   const body = await readJson(request, 32 * 1024);
   const { unit, terms } = await withClient(async (client) => ({
     unit: (await jobByNumber(client, jobNumber(params))).unit,

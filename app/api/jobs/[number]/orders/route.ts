@@ -7,7 +7,7 @@ import { UserError } from '@/server/problem';
 import { agreedOf } from '@/server/quotes';
 
 /** The order list of the agreed version as CSV; `?supplier=` for one of them. */
-export const GET = route<{ number: string }>(async (request, params) => {
+export const GET = route<{ number: string }>({ may: 'see-jobs' }, async (request, params) => {
   const { lines, number } = await withClient(async (client) => {
     const job = await jobByNumber(client, jobNumber(params));
     const agreed = await agreedOf(client, job.id);

@@ -3,13 +3,12 @@ import { quoteJob } from '@/server/experience';
 import { jobNumber, route } from '@/server/http';
 import { jobByNumber } from '@/server/jobs';
 import { messagesOf } from '@/server/messages';
-import { demand } from '@/server/permissions';
 import { makeQuote, quoteFor, quotesOf } from '@/server/quotes';
 
 type Params = { number: string };
 
 /** The versions made so far, and the quote as it would be made now. */
-export const GET = route<Params>(async (_request, params, user) =>
+export const GET = route<Params>({ may: 'see-jobs' }, async (_request, params, user) =>
   withClient(async (client) => {
     const job = await jobByNumber(client, jobNumber(params));
     const preview = await quoteJob(client, job);
@@ -26,8 +25,7 @@ export const GET = route<Params>(async (_request, params, user) =>
   }),
 );
 
-export const POST = route<Params>(async (_request, params, user) => {
-  demand(user, 'make-quote');
+export const POST = route<Params>({ may: 'make-quote' }, async (_request, params, user) => {
   const quote = await inTransaction((client) => makeQuote(client, jobNumber(params), user));
   return Response.json({ quote: { ...quote, content: quoteFor(user, quote.content) } }, { status: 201 });
 });

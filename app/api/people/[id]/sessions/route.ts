@@ -1,12 +1,10 @@
 import { audit } from '@/server/audit';
 import { inTransaction } from '@/server/db';
 import { route } from '@/server/http';
-import { demand } from '@/server/permissions';
 import { revokeSessions } from '@/server/sessions';
 
 /** Ends every session of a person. */
-export const DELETE = route<{ id: string }>(async (_request, params, user) => {
-  demand(user, 'see-shop');
+export const DELETE = route<{ id: string }>({ may: 'edit-people' }, async (_request, params, user) => {
   const ended = await inTransaction(async (client) => {
     await audit(client, user.name, 'sessions ended', { of: params.id });
     return revokeSessions(client, params.id);

@@ -3,14 +3,13 @@ import { CLIP_LIMIT, clipOf, clipPiece, saveClip } from '@/server/clips';
 import { inTransaction, withClient } from '@/server/db';
 import { jobNumber, readUpload, route } from '@/server/http';
 import { jobByNumber, markOf } from '@/server/jobs';
-import { mayWrite } from '@/server/permissions';
 import { notFound, UserError } from '@/server/problem';
 
 type Params = { number: string; id: string };
 
 const isId = (id: string) => /^[\w-]{8,64}$/.test(id);
 
-export const GET = route<Params>(async (request, { number, id }) => {
+export const GET = route<Params>({ may: 'see-jobs' }, async (request, { number, id }) => {
   if (!isId(id)) throw notFound('clip');
   const { job, clip } = await withClient(async (client) => {
     const job = (await markOf(client, jobNumber({ number }))).id;
@@ -23,10 +22,8 @@ export const GET = route<Params>(async (request, { number, id }) => {
 });
 
 /** The body is the clip itself; its id is the client's, so sending it again is harmless. */
-export const PUT = route<Params>(async (request, params, user) => {
+export const PUT = route<Params>({ writes: ({ id }) => `clip.${id}` }, async (request, params, user) => {
   if (!isId(params.id)) throw new UserError(400, 'The clip has no proper id.', 'Choose the clip again.');
-  if (!mayWrite(user.role, `clip.${params.id}`))
-    throw new UserError(403, `A ${user.role} may not add clips.`, 'Ask the counter or the owner.');
   await withClient((client) => markOf(client, jobNumber(params)));
   const bytes = await readUpload(request, CLIP_LIMIT);
   const mime = await inTransaction(async (client) =>

@@ -2,14 +2,13 @@ import { inTransaction, withClient } from '@/server/db';
 import { jobNumber, readUpload, route } from '@/server/http';
 import { jobByNumber, markOf } from '@/server/jobs';
 import { PHOTO_LIMIT, photoBytes, savePhoto, takePhoto } from '@/server/photos';
-import { mayWrite } from '@/server/permissions';
 import { notFound, UserError } from '@/server/problem';
 
 type Params = { number: string; id: string };
 
 const isId = (id: string) => /^[\w-]{8,64}$/.test(id);
 
-export const GET = route<Params>(async (_request, params) => {
+export const GET = route<Params>({ may: 'see-jobs' }, async (_request, params) => {
   if (!isId(params.id)) throw notFound('photo');
   const bytes = await withClient(async (client) =>
     photoBytes(client, (await markOf(client, jobNumber(params))).id, params.id),
@@ -18,10 +17,8 @@ export const GET = route<Params>(async (_request, params) => {
 });
 
 /** The body is the picture itself; its id is the client's, so sending it again is harmless. */
-export const PUT = route<Params>(async (request, params, user) => {
+export const PUT = route<Params>({ writes: ({ id }) => `photo.${id}` }, async (request, params, user) => {
   if (!isId(params.id)) throw new UserError(400, 'The photo has no proper id.', 'Take the photo again.');
-  if (!mayWrite(user.role, `photo.${params.id}`))
-    throw new UserError(403, `A ${user.role} may not add photos.`, 'Ask the technician or the owner.');
   await withClient((client) => markOf(client, jobNumber(params)));
   const photo = await takePhoto(await readUpload(request, PHOTO_LIMIT));
   await inTransaction(async (client) =>

@@ -12,7 +12,7 @@ interface Params {
 }
 
 /** What the pages of a unit's jobs reason with. The address names the content: a browser that has it never asks again. */
-export const GET = route<Params>(async (_request, { unit: id, version, hash }) => {
+export const GET = route<Params>({ may: 'see-units' }, async (_request, { unit: id, version, hash }) => {
   if (!/^[1-9]\d{0,5}$/.test(version)) throw notFound('unit');
   const key = { id, version: Number(version) };
   const { text, address } = await withClient(async (client) =>

@@ -1,21 +1,18 @@
 import { inTransaction } from '@/server/db';
 import { jobNumber, quoteVersion, route } from '@/server/http';
-import { demand } from '@/server/permissions';
 import { revokeLinks, linkQuote } from '@/server/quotes';
 
 type Params = { number: string; version: string };
 
 /** Makes a customer link. Its token is in this answer and nowhere else. */
-export const POST = route<Params>(async (_request, params, user) => {
-  demand(user, 'send-quote');
+export const POST = route<Params>({ may: 'send-quote' }, async (_request, params, user) => {
   const token = await inTransaction((client) =>
     linkQuote(client, jobNumber(params), quoteVersion(params), user),
   );
   return Response.json({ path: `/q/${token}` }, { status: 201 });
 });
 
-export const DELETE = route<Params>(async (_request, params, user) => {
-  demand(user, 'send-quote');
+export const DELETE = route<Params>({ may: 'send-quote' }, async (_request, params, user) => {
   const revoked = await inTransaction((client) =>
     revokeLinks(client, jobNumber(params), quoteVersion(params), user),
   );

@@ -1,12 +1,10 @@
 import { jobNumber, quoteVersion, readJson, route } from '@/server/http';
 import { sendMessage } from '@/server/messages';
-import { demand } from '@/server/permissions';
 
 type Params = { number: string; version: string };
 
 /** Sends a version to its customer, reminds of it, or notes that it was sent by hand. */
-export const POST = route<Params>(async (request, params, user) => {
-  demand(user, 'send-quote');
+export const POST = route<Params>({ may: 'send-quote' }, async (request, params, user) => {
   const body = await readJson(request, 4096);
   const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host') ?? '';
   const scheme = request.headers.get('x-forwarded-proto') ?? request.nextUrl.protocol.replace(':', '');
