@@ -1,7 +1,8 @@
 import { stateOfCase } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
-import { asPriced, buildQuote, couldChange, findingWords, formatMoney, standingCauses } from '@/core/quote';
-import type { ShopTerms } from '@/core/quote';
+import { buildQuote, couldChange, findingWords, standingCauses } from '@/core/quote';
+import { asPriced, formatMoney } from '@/core/shop';
+import type { ShopTerms } from '@/core/shop';
 import { answerBy } from '@/core/schedule';
 import { buildScope, policiesOf } from '@/core/scope';
 import { knowledge, rules } from '@/data/knowledge';

@@ -1,5 +1,6 @@
 import type { CaseDocument, CasePhoto } from '@/core/case';
-import type { BookPrice, QuoteContent } from '@/core/quote';
+import type { QuoteContent } from '@/core/quote';
+import type { BookPrice } from '@/core/shop';
 import type { UnitDefinition } from '@/core/unit';
 import type { Problem } from '@/core/validation';
 
@@ -34,6 +35,7 @@ export interface PriceTable {
   text: string;
   units: UnitDefinition[];
   before: BookPrice[];
+  currency: string;
 }
 
 /** The book as it would be, or what is wrong with the table. */

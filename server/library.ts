@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Knowledge } from '@/core/diagnosis';
-import type { ShopTerms } from '@/core/quote';
+import type { ShopTerms } from '@/core/shop';
 import type { ScopeRules } from '@/core/scope';
 import { catalogueOf, inspectionOf, stageOfIn } from '@/core/inspection';
 import type { Inspection } from '@/core/inspection';

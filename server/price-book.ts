@@ -1,4 +1,4 @@
-import { BOOK_COLUMNS, bookRows, readBook } from '@/core/quote';
+import { BOOK_COLUMNS, bookRows, readBook } from '@/core/shop';
 import { inBackground } from './background';
 import type { PriceTable, ReadPrices } from './background-tasks';
 import { readCsv, writeCsv } from './csv';
@@ -19,7 +19,7 @@ async function newestUnits(client: Client) {
 /** The shop's price book as CSV. */
 export async function writePrices(client: Client): Promise<string> {
   const { terms } = await shopOf(client);
-  return writeCsv(bookRows(await newestUnits(client), terms.prices), BOOK_COLUMNS);
+  return writeCsv(bookRows(await newestUnits(client), terms.prices, terms.currency), BOOK_COLUMNS);
 }
 
 /** Takes a CSV of prices into the book, all of it or nothing. Throws a UserError 400 that names the row and the column. */
@@ -29,14 +29,19 @@ export async function takePrices(text: string, user: User): Promise<Shop> {
     units: await newestUnits(client),
   }));
   // A large table takes a while: away from the server's own thread, and no connection is held meanwhile.
-  const read = await inBackground('readPrices', { text, units, before: terms.prices });
+  const read = await inBackground('readPrices', {
+    text,
+    units,
+    before: terms.prices,
+    currency: terms.currency,
+  });
   if (read.problem) throw new UserError(400, read.problem.message, read.problem.remedy);
   const { prices } = read;
   return inTransaction((client) => saveShop(client, version, { ...terms, prices }, user));
 }
 
 /** Reads a table of prices against the units and the book as it stands. */
-export function readPrices({ text, units, before }: PriceTable): ReadPrices {
+export function readPrices({ text, units, before, currency }: PriceTable): ReadPrices {
   let rows: Record<string, string>[];
   try {
     rows = readCsv(text);
@@ -56,7 +61,7 @@ export function readPrices({ text, units, before }: PriceTable): ReadPrices {
         remedy: `Its first line names the columns: ${BOOK_COLUMNS.join(', ')}.`,
       },
     };
-  const { prices, problems } = readBook(rows, units, before);
+  const { prices, problems } = readBook(rows, units, before, currency);
   const [first] = problems;
   if (!first) return { problem: null, prices };
   const more = problems.length > 1 ? ` (and ${problems.length - 1} more)` : '';

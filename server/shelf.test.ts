@@ -63,7 +63,7 @@ test.each([
   [{ part: 'front-carrier', price: 100 }, 409, /Found failed/],
   [{ part: 'rear-carrier', price: 100 }, 409, /Nobody has looked/],
   [{ part: 'overhaul-kit', price: 100 }, 404, /./],
-  [{ part: 'sun-shell', price: 0 }, 400, /price/],
+  [{ part: 'sun-shell', price: -1 }, 400, /price/],
   [{ part: 'sun-shell' }, 400, /price/],
 ])('%j does not get there', async (body, status, message) => {
   const core = await jobWith(CORE);

@@ -5,6 +5,7 @@ import { policiesOf, scoper } from '@/core/scope';
 import { donorParts } from '@/core/shelf';
 import type { Donor, DonorCore, ShelfGrade, ShelfPiece } from '@/core/shelf';
 import type { UnitDefinition } from '@/core/unit';
+import { MOST_MONEY } from '@/core/shop';
 import { ajv, problemsOf } from '@/core/validation';
 import { audit } from './audit';
 import type { Client } from './db';
@@ -65,7 +66,7 @@ const asked = ajv.compile({
   properties: {
     job: { type: 'integer', minimum: 1, maximum: 999_999_999 },
     part: { type: 'string', minLength: 1, maxLength: 80 },
-    price: { type: 'integer', minimum: 1, maximum: 100_000_000 },
+    price: { type: 'integer', minimum: 0, maximum: MOST_MONEY },
   },
 });
 
@@ -73,7 +74,7 @@ const asked = ajv.compile({
 export async function addToShelf(client: Client, body: unknown, user: User): Promise<ShelfPiece> {
   const problems = problemsOf(asked, body);
   if (problems.length)
-    throw new UserError(400, 'That is no part with a price.', 'Type a price above nothing.', problems);
+    throw new UserError(400, 'That is no part with a price.', 'Type a price; 0 gives it away.', problems);
   const { job: number, part, price } = body as { job: number; part: string; price: number };
   const job = await jobByNumber(client, number, true);
   if (!isDonor(job.state))
@@ -120,7 +121,7 @@ const change = ajv.compile({
     hold: { type: 'integer', minimum: 1, maximum: 999_999_999 },
     /** It lies on the shelf again. */
     putBack: { const: true },
-    price: { type: 'integer', minimum: 1, maximum: 100_000_000 },
+    price: { type: 'integer', minimum: 0, maximum: MOST_MONEY },
     /** It is no longer there, and why. */
     gone: { type: 'string', minLength: 1, maxLength: 300 },
   },

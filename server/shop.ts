@@ -1,4 +1,4 @@
-import type { ShopTerms } from '@/core/quote';
+import type { ShopTerms } from '@/core/shop';
 import { momentIn } from '@/core/schedule';
 import type { Moment } from '@/core/schedule';
 import { checkTerms } from '@/core/validation';

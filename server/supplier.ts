@@ -1,7 +1,7 @@
 import { daysUntil, doubtOf, hear, soldFor, sourceOf } from '@/core/supply';
 import type { Question, ShownOffer, SupplierAnswer } from '@/core/supply';
-import { asPriced } from '@/core/quote';
-import type { ShopTerms } from '@/core/quote';
+import { asPriced } from '@/core/shop';
+import type { ShopTerms } from '@/core/shop';
 import type { UnitDefinition } from '@/core/unit';
 import { ajv, problemsOf } from '@/core/validation';
 import { UserError } from './problem';

@@ -165,7 +165,7 @@ const SLOTS = {
         grade: oneOf(GRADES),
         supplier: text(80),
         /** What the customer pays, minor units: nothing is sold for nothing. */
-        price: integer(1, 100_000_000),
+        price: integer(0, 100_000_000),
         leadDays: integer(0, 400),
         coreDeposit: integer(0, 100_000_000),
         returnDays: integer(0, 400),

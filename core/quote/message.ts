@@ -1,5 +1,4 @@
-import { dayWords, shopMomentWords } from './dates';
-import { formatMoney } from './money';
+import { dayWords, shopMomentWords, formatMoney } from '@/core/shop';
 import type { QuoteContent } from './quote';
 
 /** What is written to a customer along with the link. */

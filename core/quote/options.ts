@@ -3,7 +3,7 @@ import { readyBy } from '@/core/schedule';
 import { isBought } from '@/core/scope';
 import type { Repair, Scope, ScopeProblem, Scoper } from '@/core/scope';
 import { midSentence, operationWithRole, partsWithRole } from '@/core/unit';
-import { formatMoney, times } from './money';
+import { formatMoney, times } from '@/core/shop';
 import { includedIn } from './included';
 import type { Included } from './included';
 import { billOf, costOfLines } from './price';

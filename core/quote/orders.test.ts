@@ -99,7 +99,7 @@ test('what the build waits for, in figures', () => {
 });
 
 test('as a table: money in major units, sizes in millimetres', () => {
-  expect(orderRows(lines())[0]).toEqual({
+  expect(orderRows(lines(), 'EUR')[0]).toEqual({
     supplier: '',
     part: 'shaft',
     name: 'Part shaft',
@@ -115,5 +115,5 @@ test('as a table: money in major units, sizes in millimetres', () => {
     holds: '',
   });
   const sized = [{ ...line('ring'), sizes: [0.0013, 0.0016] }];
-  expect(orderRows(sized)[0]!.sizes_mm).toBe('1.3 1.6');
+  expect(orderRows(sized, 'EUR')[0]!.sizes_mm).toBe('1.3 1.6');
 });

@@ -1,6 +1,7 @@
 import { below } from '@/core/case';
 import type { JobState } from '@/core/case';
 import { addDays } from '@/core/schedule';
+import { writtenMoney } from '@/core/shop';
 import type { QuoteOption } from './options';
 import type { LineOrder } from './price';
 
@@ -111,17 +112,16 @@ export const ORDER_COLUMNS = [
 /** The order list as rows of a table, money in major units. */
 export function orderRows(
   lines: readonly OrderLine[],
-  digits = 2,
+  currency: string,
 ): Record<(typeof ORDER_COLUMNS)[number], string>[] {
-  const major = (amount: number) => (amount / 10 ** digits).toFixed(digits);
   return lines.map((l) => ({
     supplier: l.supplier,
     part: l.part ?? '',
     name: l.name,
     quantity: String(l.quantity),
     grade: l.grade ?? '',
-    price: major(l.price),
-    deposit: major(l.deposit),
+    price: writtenMoney(l.price, currency),
+    deposit: writtenMoney(l.deposit, currency),
     return_days: l.deposit > 0 ? String(l.returnDays ?? '') : '',
     packaging: l.packaging ?? '',
     lead_days: String(l.leadDays),

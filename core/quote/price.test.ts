@@ -3,7 +3,7 @@ import type { ScopeLine } from '@/core/scope';
 import { paperTerms, paperUnit, rule, scopeBy } from '@/tests/fixtures/paper';
 import { billOf, costOfLines, depositOf, linePrice, lineTotal } from './price';
 import type { Bill, Discount } from './price';
-import type { ShopTerms } from './terms';
+import type { ShopTerms } from '@/core/shop';
 
 const terms = (more: Partial<ShopTerms> = {}): ShopTerms => ({ ...paperTerms, ...more });
 const lines = (of: Parameters<typeof rule>[1], values = {}) => scopeBy([rule('a', of)], values).lines;
@@ -36,6 +36,13 @@ describe('a bill, worked out on paper', () => {
       total: 88300,
       downPayment: 22075,
     });
+  });
+  test('0 is a price: what is given away is not charged as the shop charges it otherwise', () => {
+    const free = (key: string) => ({ [`scope.line.${key}`]: { change: 'change', price: 0, reason: 'ours' } });
+    expect(billOf(lines([{ supply: 'fluid' }], free('fluid')), terms(), null).fluid).toBe(0);
+    const cooler = lines([{ outside: 'outside-x', name: 'Cooler' }], free('outside-x'));
+    expect(billOf(cooler, terms({ outside: { 'outside-x': 900 } }), null).parts).toBe(0);
+    expect(billOf(lines([{ part: 'shaft' }], free('part-shaft')), terms(), null).parts).toBe(0);
   });
   test('supplies are a share of parts and labour up to their cap', () => {
     expect(billOf(lines([{ part: 'shaft' }]), terms(), null).supplies).toBe(500);

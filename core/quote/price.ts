@@ -2,9 +2,8 @@ import type { Grade } from '@/core/case';
 import { isBought } from '@/core/scope';
 import type { ScopeLine } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
-import { sum, times } from './money';
-import { costOf } from './terms';
-import type { ShopTerms, TaxBase } from './terms';
+import { sum, times, costOf } from '@/core/shop';
+import type { ShopTerms, TaxBase } from '@/core/shop';
 
 export interface QuoteLine {
   name: string;
@@ -74,9 +73,9 @@ export interface Bill {
 /** What one of a line costs the customer, minor units: nothing where the kit holds it or the shop bears it. */
 export function linePrice(line: ScopeLine, terms: ShopTerms): number {
   if (line.inKit || line.onTheShop) return 0;
-  if (line.kind === 'fluid') return line.price || terms.fluidPerLitre;
-  if (line.kind === 'outside') return line.price || (terms.outside?.[line.key] ?? 0);
-  return line.kind === 'labour' ? times(terms.rates[line.rate], line.hours) : line.price;
+  if (line.kind === 'fluid') return line.price ?? terms.fluidPerLitre;
+  if (line.kind === 'outside') return line.price ?? terms.outside?.[line.key] ?? 0;
+  return line.kind === 'labour' ? times(terms.rates[line.rate], line.hours) : (line.price ?? 0);
 }
 
 /** The line's deposit: what the shop broke, or the kit holds, is no customer's core. */
@@ -209,7 +208,7 @@ export function costOfLines(unit: UnitDefinition, lines: readonly ScopeLine[], t
     lines.map((line) => {
       if (line.kind === 'labour') return times(terms.costPerHour, line.hours * line.quantity);
       if (line.inKit) return 0;
-      const price = line.kind === 'part' ? line.price : linePrice(line, terms);
+      const price = line.kind === 'part' ? (line.price ?? 0) : linePrice(line, terms);
       // What was offered is what is paid: the book says what the same part costs elsewhere.
       const known = line.of === null || line.grade !== null ? undefined : costOf(terms, unit.id, line.of);
       return times(known ?? times(price, 1 / (1 + terms.partsMarkup)), line.quantity);

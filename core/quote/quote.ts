@@ -16,8 +16,8 @@ import { recommend } from './recommend';
 import type { Recommendation } from './recommend';
 import type { Commit } from './risk';
 import type { Supplement } from './supplement';
-import { asPriced } from './terms';
-import type { ShopTerms } from './terms';
+import { asPriced } from '@/core/shop';
+import type { ShopTerms } from '@/core/shop';
 import { cautionsFor } from './words';
 
 /** A quote as it is frozen, sent and printed. Money in minor units. */

@@ -1,8 +1,8 @@
 import type { Diagnosis } from '@/core/diagnosis';
 import type { Scope, Scoper } from '@/core/scope';
-import { times } from './money';
+import { times } from '@/core/shop';
 import type { Bill } from './price';
-import type { Repaired, ShopTerms } from './terms';
+import type { Repaired, ShopTerms } from '@/core/shop';
 
 /** How far a committed cause is believed: the technician has seen it, and is now and then wrong. */
 export const COMMITTED = 0.85;

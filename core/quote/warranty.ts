@@ -1,9 +1,8 @@
 import { isBought } from '@/core/scope';
 import type { Scope } from '@/core/scope';
 import { midSentence } from '@/core/unit';
-import { distanceWords } from './distance';
-import type { Distance } from './distance';
-import type { Repaired, ShopTerms } from './terms';
+import { distanceWords } from '@/core/shop';
+import type { Distance, Repaired, ShopTerms } from '@/core/shop';
 
 export interface Warranty {
   months: number;

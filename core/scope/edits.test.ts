@@ -22,11 +22,13 @@ describe('a change of the action', () => {
     'from replacing to %s bills nothing of it any more',
     (action) => {
       const line = edited('part-shaft', { change: 'change', action, price: 5000 }).line('part-shaft');
-      expect(line).toMatchObject({ action, price: 0, coreDeposit: 0, leadDays: 0, unpriced: false });
+      expect(line).toMatchObject({ action, price: null, coreDeposit: 0, leadDays: 0, unpriced: false });
     },
   );
   test('to machining costs what is typed for it, and nothing where nothing is', () => {
-    expect(edited('part-shaft', { change: 'change', action: 'machine' }).line('part-shaft')!.price).toBe(0);
+    expect(
+      edited('part-shaft', { change: 'change', action: 'machine' }).line('part-shaft')!.price,
+    ).toBeNull();
     expect(
       edited('part-shaft', { change: 'change', action: 'machine', price: 1200 }).line('part-shaft')!.price,
     ).toBe(1200);
@@ -89,7 +91,7 @@ describe('a line added by hand', () => {
     });
     expect(added({ part: 'shaft', action: 'clean' }).line('part-shaft')).toMatchObject({
       action: 'clean',
-      price: 0,
+      price: null,
     });
     expect(added({ operation: 'flush' }).line('labour-flush')).toMatchObject({
       hours: 1,

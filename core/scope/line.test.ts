@@ -57,7 +57,7 @@ describe('a line for a part', () => {
   test.each(SCOPE_ACTIONS.filter((a) => !isBought(a)))('to %s costs no part and waits for none', (action) => {
     expect(partLine(paperUnit, 'shaft', reason(action))).toMatchObject({
       action,
-      price: 0,
+      price: null,
       leadDays: 0,
       coreDeposit: 0,
       coreReturnDays: null,
@@ -65,7 +65,7 @@ describe('a line for a part', () => {
     });
   });
   test('that has no price says so: nothing is sold for nothing', () => {
-    expect(partLine(paperUnit, 'lugs', reason('replace'))).toMatchObject({ price: 0, unpriced: true });
+    expect(partLine(paperUnit, 'lugs', reason('replace'))).toMatchObject({ price: null, unpriced: true });
     expect(partLine(paperUnit, 'lugs', reason('measure')).unpriced).toBe(false);
   });
   test('sold in a set is ordered as the set, with the part named in the reason; looked at it stays itself', () => {
@@ -95,14 +95,14 @@ test('an operation is its hours at its rate; fluid is the litres the unit takes'
     hours: 8,
     before: 0.5,
     rate: 'vehicle',
-    price: 0,
+    price: null,
   });
   expect(operationLine(take, reason('replace'))).toMatchObject({ before: 0, rate: 'bench' });
   expect(fluidLine(paperUnit, reason('replace'))).toMatchObject({
     key: 'fluid',
     kind: 'fluid',
     quantity: 5,
-    price: 0,
+    price: null,
     of: null,
   });
 });
@@ -169,7 +169,7 @@ describe('two reasons for one line', () => {
 
 test('a blank line costs and takes nothing', () => {
   expect(blankLine('outside-x', 'outside', 'The cooler', reason('measure'))).toMatchObject({
-    price: 0,
+    price: null,
     hours: 0,
     quantity: 1,
     station: null,

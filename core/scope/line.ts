@@ -26,7 +26,7 @@ export interface ScopeLine {
   /** Pieces, or litres of fluid. */
   quantity: number;
   /** Unit price, minor units; fluid and labour are priced by the shop's rates unless one is set here. */
-  price: number;
+  price: number | null;
   /** Bought, and no price is known: nothing is sold for nothing. */
   unpriced: boolean;
   hours: number;
@@ -87,7 +87,7 @@ export function blankLine(key: string, kind: ScopeLine['kind'], name: string, re
     station: null,
     action: reason.action,
     quantity: 1,
-    price: 0,
+    price: null,
     unpriced: false,
     hours: 0,
     before: 0,
@@ -121,7 +121,7 @@ export function partLine(unit: UnitDefinition, id: string, reason: Reason): Scop
   if (!bought) return line;
   return {
     ...line,
-    price: reason.action === 'upgrade' ? withOneMore(unit, part) : (part.price ?? 0),
+    price: reason.action === 'upgrade' ? withOneMore(unit, part) : (part.price ?? null),
     unpriced: part.price === undefined,
     leadDays: part.leadDays ?? 0,
     coreDeposit: part.coreDeposit ?? 0,
@@ -131,12 +131,12 @@ export function partLine(unit: UnitDefinition, id: string, reason: Reason): Scop
 }
 
 /** Plates of a pack that gets one more: the set's price and one plate on top, minor units. */
-function withOneMore(unit: UnitDefinition, part: Part): number {
-  const price = part.price ?? 0;
+function withOneMore(unit: UnitDefinition, part: Part): number | null {
+  if (part.price === undefined) return null;
   const plate = { 'friction-plates': 'friction', 'steel-plates': 'steel' }[part.kind ?? ''];
   const pack = unit.elements.find((e) => e.liningParts?.includes(part.id))?.pack;
   const count = pack?.order.filter((p) => p === plate).length ?? 0;
-  return count > 0 ? Math.round((price * (count + 1)) / count) : price;
+  return count > 0 ? Math.round((part.price * (count + 1)) / count) : part.price;
 }
 
 export function operationLine(operation: LabourOperation, reason: Reason): ScopeLine {

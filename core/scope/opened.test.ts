@@ -40,7 +40,7 @@ test('a ring that is chosen by size is on the list where its pack gets new plate
   const { line } = scopeBy(rules([{ part: 'lining-a' }]), APART, { unit });
   expect(line('part-high-ring')).toMatchObject({
     action: 'measure',
-    price: 0,
+    price: null,
     reasons: [{ words: 'By size' }],
   });
   expect(line('part-low-ring')).toBeUndefined();

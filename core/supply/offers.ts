@@ -1,6 +1,6 @@
 import type { Grade } from '@/core/case';
 import type { PartSource } from '@/core/scope';
-import { minor, times } from '@/core/quote';
+import { minor, times } from '@/core/shop';
 import { addDays } from '@/core/schedule';
 import { checkAnswer, checkOffer } from '@/core/validation';
 

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import styled from 'styled-components';
 import type { BoardCard } from '@/core/case';
-import { dayWords, formatMoney, shopMomentWords } from '@/core/quote';
+import { dayWords, formatMoney, shopMomentWords } from '@/core/shop';
 import { promiseRisk } from '@/core/schedule';
 import type { PromiseRisk } from '@/core/schedule';
 

@@ -1,7 +1,8 @@
 'use client';
 import { useQuery } from '@tanstack/react-query';
 import styled from 'styled-components';
-import { dayWords, formatMoney, orderLines, orderStanding, shopMomentWords } from '@/core/quote';
+import { orderLines, orderStanding } from '@/core/quote';
+import { dayWords, formatMoney, shopMomentWords } from '@/core/shop';
 import type { OrderLine, QuoteOption } from '@/core/quote';
 import { useJob } from '@/ui/job/provider';
 import { send } from '@/ui/net/request';

@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { dayWords, formatMoney } from '@/core/quote';
+import { dayWords, formatMoney } from '@/core/shop';
 import type { OrderLine, OrderState } from '@/core/quote';
 import { addDays, momentIn } from '@/core/schedule';
 import { useJob } from '@/ui/job/provider';
@@ -106,7 +106,7 @@ function OrderRow({ line: l }: { line: OrderLine }) {
           {l.quantity > 1 && ` × ${l.quantity}`}
         </b>{' '}
         <Caption as="span">
-          {l.price > 0 && formatMoney(l.price * l.quantity, terms.currency)}
+          {formatMoney(l.price * l.quantity, terms.currency)}
           {l.grade && l.grade !== 'new' && `, ${l.grade === 'donor' ? 'used' : l.grade}`}
         </Caption>
         {l.sizes && (

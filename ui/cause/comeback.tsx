@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import styled from 'styled-components';
 import type { Comeback, Compared, Party, Responsibility, Why } from '@/core/comebacks';
-import { distanceWords } from '@/core/quote';
+import { distanceWords } from '@/core/shop';
 import { useBench } from '@/ui/job/provider';
 import { likelihood } from '@/ui/job/words';
 import { sayError, send } from '@/ui/net/request';

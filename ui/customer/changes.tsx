@@ -1,5 +1,5 @@
 import styled from 'styled-components';
-import { formatMoney } from '@/core/quote';
+import { formatMoney } from '@/core/shop';
 import type { Supplement } from '@/core/quote';
 
 const Table = styled.table`

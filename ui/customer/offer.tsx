@@ -1,5 +1,5 @@
 import styled from 'styled-components';
-import { dayWords, formatMoney, shopMomentWords } from '@/core/quote';
+import { dayWords, formatMoney, shopMomentWords } from '@/core/shop';
 import type { QuoteContent, QuoteOption } from '@/core/quote';
 import { percent } from '@/ui/job/words';
 import { HANGS_ON, includedWords, isCharged, riskWords, sumsBesideLines } from '@/ui/quote/words';

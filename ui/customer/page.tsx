@@ -1,5 +1,5 @@
 import styled from 'styled-components';
-import { dayWords } from '@/core/quote';
+import { dayWords } from '@/core/shop';
 import { ButtonLink, Caution, Mark, Notice } from '@/ui/system';
 import { Phone } from '@/ui/system/phone';
 import { Moment } from '@/ui/system/moment';

@@ -1,5 +1,5 @@
 import '@fontsource-variable/archivo/wdth.css';
-import { momentWords } from '@/core/quote';
+import { momentWords } from '@/core/shop';
 import { send, sayError } from '@/ui/net/request';
 import { forgetTyping, holdTyping, keptTyping } from '@/ui/system/kept';
 

@@ -7,7 +7,7 @@ import { diagnoser } from '@/core/diagnosis';
 import type { Knowledge } from '@/core/diagnosis';
 import { catalogueOf, inspectionOf } from '@/core/inspection';
 import type { InspectionFile } from '@/core/inspection';
-import type { ShopTerms } from '@/core/quote';
+import type { ShopTerms } from '@/core/shop';
 import { buildScope } from '@/core/scope';
 import type { ScopeRules } from '@/core/scope';
 import { checkSlot } from '@/core/validation';

@@ -1,8 +1,8 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { dayWords } from '@/core/quote';
-import { SlotChoice, SlotDistance, SlotNumber, SlotText } from '@/ui/job/fields';
+import { dayWords } from '@/core/shop';
+import { SlotChoice, SlotDistance, SlotMoney, SlotNumber, SlotText } from '@/ui/job/fields';
 import { useBench, useSlot } from '@/ui/job/provider';
 import { Button, FieldLabel, Fields, Line, Page, PageIndex, Section, Stack } from '@/ui/system';
 import { Tick } from '@/ui/system/tick';
@@ -29,7 +29,7 @@ const SECTIONS = [
 
 /** Intake: who, what, what it does, what is known already. */
 export function Intake() {
-  const { write, terms } = useBench();
+  const { write } = useBench();
   const bare = useSlot('vehicle.bare') ?? false;
   const scan = useSlot('codes.scan');
   return (
@@ -48,14 +48,7 @@ export function Intake() {
           {bare && (
             <Fields>
               <SlotText slot="unit-source.from" label="Where it came from" maxLength={120} />
-              <SlotNumber
-                slot="unit-source.cost"
-                label="What it cost"
-                unit={terms.currency}
-                min={0}
-                max={1000000}
-                scale={100}
-              />
+              <SlotMoney slot="unit-source.cost" label="What it cost" />
             </Fields>
           )}
           {!bare && (
@@ -67,14 +60,7 @@ export function Intake() {
               <SlotText slot="vehicle.serial" label="Serial number" maxLength={40} />
               <SlotText slot="vehicle.engine" label="Engine" maxLength={60} />
               <SlotDistance slot="vehicle.odometerKm" label="Odometer" max={3_000_000} />
-              <SlotNumber
-                slot="vehicle.value"
-                label="What it is worth"
-                unit={terms.currency}
-                min={0}
-                max={1000000}
-                scale={100}
-              />
+              <SlotMoney slot="vehicle.value" label="What it is worth" />
             </Fields>
           )}
           <Line $gap={20}>

@@ -1,8 +1,8 @@
 'use client';
 import { memo } from 'react';
 import type { Json, ValueAt } from '@/core/case';
-import { inDistance, readingIn, readingKm } from '@/core/quote';
-import { Choice, FieldLabel, NumberInput, Stack, TextInput } from '@/ui/system';
+import { inDistance, readingIn, readingKm } from '@/core/shop';
+import { Choice, FieldLabel, MoneyInput, NumberInput, Stack, TextInput } from '@/ui/system';
 import type { Option } from '@/ui/system';
 import { useBench, useSlot } from './provider';
 
@@ -39,24 +39,31 @@ interface NumberProps {
   max: number;
   whole?: boolean;
   description?: string;
-  /** Stored value per shown unit, e.g. 100 for money. */
-  scale?: number;
 }
 
 /** A number bound to a slot, written when the typist pauses or leaves. */
-export const SlotNumber = memo(function SlotNumber({ slot, scale = 1, ...field }: NumberProps) {
+export const SlotNumber = memo(function SlotNumber({ slot, ...field }: NumberProps) {
   const { write, keepName } = useBench();
   const stored = asNumber(useSlot(slot));
   return (
-    <NumberInput
-      {...field}
-      keep={keepName(slot)}
-      pause
-      value={stored === undefined ? undefined : stored / scale}
-      onChange={(v) => write(slot, v === null ? null : scale === 1 ? v : Math.round(v * scale))}
-    />
+    <NumberInput {...field} keep={keepName(slot)} pause value={stored} onChange={(v) => write(slot, v)} />
   );
 });
+
+/** An amount of the shop's money bound to a slot. */
+export function SlotMoney({ slot, label }: { slot: string; label: string }) {
+  const { write, keepName, terms } = useBench();
+  return (
+    <MoneyInput
+      label={label}
+      currency={terms.currency}
+      keep={keepName(slot)}
+      pause
+      value={asNumber(useSlot(slot))}
+      onChange={(v) => write(slot, v)}
+    />
+  );
+}
 
 /** A distance bound to a slot: kept in kilometres, typed as the shop counts. */
 export function SlotDistance({ slot, label, max }: { slot: string; label: string; max: number }) {

@@ -8,7 +8,7 @@ import { valueOf, vehicleName } from '@/core/case';
 import { isStage, PAGES, STAGE } from '@/core/stage';
 import type { Stage } from '@/core/stage';
 import { missingFor } from '@/core/inspection';
-import { dayWords, formatMoney } from '@/core/quote';
+import { dayWords, formatMoney } from '@/core/shop';
 import { inspectionFor, useInspection } from '@/ui/inspection/use-inspection';
 import { SyncBanner } from '@/ui/sync/banner';
 import { useSync } from '@/ui/sync/context';

@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { preload } from 'react-dom';
 import type { Knowledge } from '@/core/diagnosis';
-import type { ShopTerms } from '@/core/quote';
+import type { ShopTerms } from '@/core/shop';
 import type { ScopeRules } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
 import { readLasting, sayError } from '@/ui/net/request';

@@ -1,4 +1,5 @@
 'use client';
+import { formatMoney } from '@/core/shop';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import { stationsInOrder } from '@/core/unit';
@@ -67,7 +68,7 @@ export function Parts({ unit, currency }: { unit: UnitDefinition; currency: stri
 }
 
 function PartRow({ unit, part: p, currency }: { unit: UnitDefinition; part: Part; currency: string }) {
-  const money = (minor: number) => `${(minor / 100).toFixed(2)} ${currency}`;
+  const money = (minor: number) => formatMoney(minor, currency);
   const name = (id: string) => unit.parts.find((o) => o.id === id)?.name ?? id;
   return (
     <tr>

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { formatMoney } from '@/core/quote';
+import { formatMoney } from '@/core/shop';
 import type { QuoteContent, QuoteOption } from '@/core/quote';
 import { billSums, sumNames } from './words';
 

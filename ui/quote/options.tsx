@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { dayWords, formatMoney, shopMomentWords } from '@/core/quote';
+import { dayWords, formatMoney, shopMomentWords } from '@/core/shop';
 import type { QuoteContent, QuoteOption } from '@/core/quote';
 import { percent } from '@/ui/job/words';
 import { Notice } from '@/ui/system';

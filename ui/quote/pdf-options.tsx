@@ -1,5 +1,5 @@
 import { Text, View } from '@react-pdf/renderer';
-import { dayWords, formatMoney, shopMomentWords } from '@/core/quote';
+import { dayWords, formatMoney, shopMomentWords } from '@/core/shop';
 import type { QuoteContent, QuoteLine, QuoteOption, Supplement } from '@/core/quote';
 import { styles } from './pdf-style';
 import { includedWords, isCharged, riskWords, sumsBesideLines } from './words';

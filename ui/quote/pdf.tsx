@@ -1,5 +1,5 @@
 import { Document, Image, Page, Text, View } from '@react-pdf/renderer';
-import { dayWords, momentWords } from '@/core/quote';
+import { dayWords, momentWords } from '@/core/shop';
 import type { QuoteContent } from '@/core/quote';
 import { AnswerBox, ChangeTable, Compared, LineTable, RenewedTable } from './pdf-options';
 import { SeenTable } from './pdf-seen';

@@ -5,7 +5,7 @@ import { Clips } from './clips';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { ObjectText, SlotText, useObjectSlot } from '@/ui/job/fields';
 import { useJob } from '@/ui/job/provider';
-import { Button, Caption, FieldLabel, Line, NumberInput, Stack } from '@/ui/system';
+import { Button, Caption, FieldLabel, Line, MoneyInput, NumberInput, Stack } from '@/ui/system';
 import { Tick } from '@/ui/system/tick';
 
 /** What the counter decides besides the scope: which pictures go along, a discount, and a word to the customer. */
@@ -83,17 +83,15 @@ export function QuoteSettings() {
                 : change({ share: v / 100, amount: null, words: discount.words ?? 'Discount' })
             }
           />
-          <NumberInput
+          <MoneyInput
             label="or an amount"
-            unit={terms.currency}
-            min={0}
-            max={1_000_000}
+            currency={terms.currency}
             pause
-            value={discount.amount === undefined ? undefined : discount.amount / 100}
+            value={discount.amount}
             onChange={(v) =>
               v === null
                 ? change({ amount: null, ...(discount.share === undefined ? { words: null } : {}) })
-                : change({ amount: Math.round(v * 100), share: null, words: discount.words ?? 'Discount' })
+                : change({ amount: v, share: null, words: discount.words ?? 'Discount' })
             }
           />
           {discount.words !== undefined && (

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { dayWords } from '@/core/quote';
+import { dayWords } from '@/core/shop';
 import { changesSince, leftAsItWas, madeOf, withTaken } from '@/core/scope';
 import type { MadeScope, Scope, ScopeChange } from '@/core/scope';
 import { useJob } from '@/ui/job/provider';

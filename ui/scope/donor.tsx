@@ -2,14 +2,14 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { formatMoney } from '@/core/quote';
+import { formatMoney, times } from '@/core/shop';
 import { donorParts } from '@/core/shelf';
 import type { DonorPart, ShelfPiece } from '@/core/shelf';
 import type { Scope } from '@/core/scope';
 import { useInspection } from '@/ui/inspection/use-inspection';
 import { useJob } from '@/ui/job/provider';
 import { sayError, send } from '@/ui/net/request';
-import { Button, ButtonLink, Caption, Line, Notice, NumberInput, Section, Stack } from '@/ui/system';
+import { Button, ButtonLink, Caption, Line, Notice, MoneyInput, Section, Stack } from '@/ui/system';
 import { Queries } from '@/ui/system/query';
 import { useShelf } from './use-offers';
 
@@ -97,14 +97,14 @@ function GoodPart({ part, piece }: { part: DonorPart; piece: ShelfPiece | undefi
   const { unit, terms, number, user } = useJob();
   const client = useQueryClient();
   const { price: anew = 0 } = unit.parts.find((p) => p.id === part.part)!;
-  const [price, setPrice] = useState<number | null>(Math.round((anew * SHARE[part.grade!]) / 100));
+  const [price, setPrice] = useState<number | null>(times(anew, SHARE[part.grade!]));
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const put = async () => {
     setBusy(true);
     setProblem(null);
     try {
-      const body = { job: number, part: part.part, price: Math.round((price ?? 0) * 100) };
+      const body = { job: number, part: part.part, price };
       await send('POST', '/api/shelf', { body });
       await client.invalidateQueries({ queryKey: ['shelf'] });
     } catch (error) {
@@ -131,16 +131,14 @@ function GoodPart({ part, piece }: { part: DonorPart; piece: ShelfPiece | undefi
         <Caption>The technician or the owner puts it on the shelf.</Caption>
       ) : (
         <Line $gap={8}>
-          <NumberInput
+          <MoneyInput
             label={`Price of ${part.name}`}
             hideLabel
-            unit={terms.currency}
-            min={0.01}
-            max={1000000}
-            value={price ?? undefined}
+            currency={terms.currency}
+            value={price}
             onChange={setPrice}
           />
-          <Button onPress={() => void put()} isDisabled={busy || !price}>
+          <Button onPress={() => void put()} isDisabled={busy || price === null}>
             On the shelf
           </Button>
         </Line>

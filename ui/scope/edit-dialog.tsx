@@ -1,10 +1,21 @@
 'use client';
 import { useState } from 'react';
-import { formatMoney, linePrice } from '@/core/quote';
-import type { ShopTerms } from '@/core/quote';
+import { linePrice } from '@/core/quote';
+import { formatMoney } from '@/core/shop';
+import type { ShopTerms } from '@/core/shop';
 import type { ScopeLine } from '@/core/scope';
 import { useBench } from '@/ui/job/provider';
-import { Choice, Dialog, DialogFoot, forgetTyping, Line, NumberInput, Stack, TextInput } from '@/ui/system';
+import {
+  Choice,
+  Dialog,
+  DialogFoot,
+  forgetTyping,
+  Line,
+  MoneyInput,
+  NumberInput,
+  Stack,
+  TextInput,
+} from '@/ui/system';
 
 /** A change asked for: to a line of the scope, or a line of one's own. */
 export type Edit = { line: ScopeLine; change: 'change' | 'remove' } | { line: null; change: 'add' };
@@ -23,7 +34,7 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
   const [action, setAction] = useState<ScopeLine['action']>(edit.line?.action ?? 'replace');
   const [quantity, setQuantity] = useState(edit.line?.quantity ?? 1);
   // What nobody typed follows from the action: the price of what was done before is none of its.
-  const [price, setPrice] = useState<number | null>(before?.price === undefined ? null : before.price / 100);
+  const [price, setPrice] = useState<number | null>(before?.price ?? null);
   const [hours, setHours] = useState<number | null>(before?.hours ?? null);
   const removing = edit.change === 'remove';
   const labour = edit.line?.kind === 'labour';
@@ -39,7 +50,7 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
           ...(edit.line === null || action !== edit.line.action || edit.line.edited ? { action } : {}),
           ...(edit.line === null || quantity !== edit.line.quantity || edit.line.edited ? { quantity } : {}),
           ...(edit.line ? {} : { name: name.trim() }),
-          ...(price === null || labour ? {} : { price: Math.round(price * 100) }),
+          ...(price === null || labour ? {} : { price }),
           ...(hours === null ? {} : { hours }),
         };
     write(`scope.line.${key}`, {
@@ -88,13 +99,11 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
               onChange={(v) => setQuantity(v ?? 1)}
             />
             {!labour && (
-              <NumberInput
+              <MoneyInput
                 label={fluid ? 'Price a litre' : 'Unit price'}
                 description={usual === null ? undefined : `left open: ${formatMoney(usual, terms.currency)}`}
-                unit={terms.currency}
-                min={0}
-                max={1000000}
-                value={price ?? undefined}
+                currency={terms.currency}
+                value={price}
                 onChange={setPrice}
               />
             )}
@@ -132,5 +141,5 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
 
 /** What one costs where no price is typed; null where that goes by the action. */
 function usualPrice(line: ScopeLine, terms: ShopTerms): number | null {
-  return line.kind === 'labour' || line.price === 0 ? null : linePrice(line, terms);
+  return line.kind === 'labour' || line.price === null ? null : linePrice(line, terms);
 }

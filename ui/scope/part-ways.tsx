@@ -2,7 +2,7 @@
 import { useRef, useState } from 'react';
 import { Radio, RadioGroup } from 'react-aria-components';
 import styled from 'styled-components';
-import { formatMoney } from '@/core/quote';
+import { formatMoney } from '@/core/shop';
 import type { PartSource, ScopeLine } from '@/core/scope';
 import { partOf } from '@/core/unit';
 import { useJob } from '@/ui/job/provider';

@@ -2,8 +2,9 @@
 import { Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { depositOf, formatMoney, lineTotal } from '@/core/quote';
-import type { ShopTerms } from '@/core/quote';
+import { depositOf, lineTotal } from '@/core/quote';
+import { formatMoney } from '@/core/shop';
+import type { ShopTerms } from '@/core/shop';
 import { isByCustom } from '@/core/scope';
 import type { Scope, ScopeLine } from '@/core/scope';
 import { useJob } from '@/ui/job/provider';
@@ -269,6 +270,6 @@ function moneyOf(line: ScopeLine, terms: ShopTerms): string {
   if (line.onTheShop) return 'on the shop';
   if (line.unpriced) return 'no price';
   if (line.kind === 'outside' && lineTotal(line, terms) === 0) return 'to agree';
-  if (line.kind === 'part' && line.price === 0) return '–';
+  if (line.kind === 'part' && line.price === null) return '–';
   return formatMoney(lineTotal(line, terms), terms.currency);
 }

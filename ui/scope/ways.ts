@@ -1,4 +1,4 @@
-import { dayWords } from '@/core/quote';
+import { dayWords } from '@/core/shop';
 import { addDays } from '@/core/schedule';
 import type { PartSource } from '@/core/scope';
 import type { ShelfPiece } from '@/core/shelf';

@@ -2,10 +2,10 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { dayWords, formatMoney } from '@/core/quote';
+import { dayWords, formatMoney } from '@/core/shop';
 import { sayError, send } from '@/ui/net/request';
 import type { ShelfPiece } from '@/core/shelf';
-import { Button, Caption, Dialog, Line, Notice, NumberInput, Stack, TextInput } from '@/ui/system';
+import { Button, Caption, Dialog, Line, MoneyInput, Notice, Stack, TextInput } from '@/ui/system';
 
 const Row = styled.li`
   display: grid;
@@ -103,7 +103,7 @@ function ChangePiece(props: {
   onClose: () => void;
 }) {
   const { piece, currency, onChanged, onClose } = props;
-  const [price, setPrice] = useState<number | null>(piece.price / 100);
+  const [price, setPrice] = useState<number | null>(piece.price);
   const [why, setWhy] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const change = async (body: object) => {
@@ -119,19 +119,8 @@ function ChangePiece(props: {
     <Dialog title={piece.name} isOpen onClose={onClose}>
       <Stack $gap={16}>
         <Line>
-          <NumberInput
-            label="Price"
-            unit={currency}
-            min={0.01}
-            max={1000000}
-            value={price ?? undefined}
-            onChange={setPrice}
-          />
-          <Button
-            $kind="main"
-            isDisabled={!price}
-            onPress={() => void change({ price: Math.round((price ?? 0) * 100) })}
-          >
+          <MoneyInput label="Price" currency={currency} value={price} onChange={setPrice} />
+          <Button $kind="main" isDisabled={price === null} onPress={() => void change({ price })}>
             Keep the price
           </Button>
         </Line>

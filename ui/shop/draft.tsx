@@ -1,6 +1,6 @@
 'use client';
 import { createContext, useContext } from 'react';
-import type { ShopTerms } from '@/core/quote';
+import type { ShopTerms } from '@/core/shop';
 
 /** The terms as they are being changed: nothing counts until they are kept as a new version. */
 export interface Draft {

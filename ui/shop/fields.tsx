@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { NumberInput } from '@/ui/system';
+import { MoneyInput, NumberInput } from '@/ui/system';
 import { useDraft } from './draft';
 
 /** A row with its name beside it. */
@@ -32,16 +32,15 @@ interface Props {
 export function Money({ label, value, onChange, per, description }: Props & { per?: string }) {
   const { terms, round } = useDraft();
   return (
-    <NumberInput
+    <MoneyInput
       key={round}
       label={label}
       description={description}
-      unit={per ? `${terms.currency} ${per}` : terms.currency}
-      min={0}
-      max={1_000_000}
+      currency={terms.currency}
+      per={per}
       pause
-      value={value / 100}
-      onChange={(v) => v !== null && onChange(Math.round(v * 100))}
+      value={value}
+      onChange={(v) => v !== null && onChange(v)}
     />
   );
 }

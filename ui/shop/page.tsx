@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import equal from 'fast-deep-equal';
-import type { ShopTerms } from '@/core/quote';
+import type { ShopTerms } from '@/core/shop';
 import { RequestError, sayError, send } from '@/ui/net/request';
 import { typedName } from '@/ui/sync/left';
 import type { Who } from '@/ui/sync/browser';

@@ -1,7 +1,7 @@
 'use client';
 import { Trash2 } from 'lucide-react';
-import { TAX_BASES } from '@/core/quote';
-import type { ShopTerms, TaxBase } from '@/core/quote';
+import { TAX_BASES } from '@/core/shop';
+import type { ShopTerms, TaxBase } from '@/core/shop';
 import { Button, Caption, Choice, FieldLabel, Fields, Line, Section, Stack, TextInput } from '@/ui/system';
 import { useDraft } from './draft';
 import { Percent, Plain } from './fields';

@@ -1,6 +1,7 @@
 'use client';
-import { inDistance, kmOf, nameOf } from '@/core/quote';
-import type { Repaired } from '@/core/quote';
+import { nameOf } from '@/core/quote';
+import { inDistance, kmOf } from '@/core/shop';
+import type { Repaired } from '@/core/shop';
 import { Fields, Section, Stack, TextInput } from '@/ui/system';
 import { useDraft } from './draft';
 import { Named, Percent, Plain } from './fields';

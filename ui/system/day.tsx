@@ -20,7 +20,7 @@ import {
   Popover,
 } from 'react-aria-components';
 import styled from 'styled-components';
-import { LOCALE } from '@/core/quote';
+import { LOCALE } from '@/core/shop';
 import { FieldLabel } from './field';
 
 const Shell = styled(DatePicker)`

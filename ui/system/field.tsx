@@ -1,4 +1,5 @@
 'use client';
+import { digitsOf, fromMinor, MOST_MONEY, toMinor } from '@/core/shop';
 import { Input, Label, Text, TextArea, TextField } from 'react-aria-components';
 import styled from 'styled-components';
 import { readNumber } from './number';
@@ -99,6 +100,36 @@ export function TextInput(
       {props.lines ? <TextLines rows={props.lines} /> : <TextBox />}
       {props.description && <Note slot="description">{props.description}</Note>}
     </Shell>
+  );
+}
+
+/** An amount of money: typed as people write it, kept in minor units. Empty is not set; 0 is for nothing. */
+export function MoneyInput({
+  currency,
+  per = '',
+  value,
+  most = MOST_MONEY,
+  onChange,
+  ...common
+}: Common & {
+  currency: string;
+  /** "a litre" */
+  per?: string;
+  /** Minor units. */
+  value: number | null | undefined;
+  most?: number;
+  onChange: (value: number | null) => void;
+}) {
+  return (
+    <NumberInput
+      {...common}
+      unit={[currency, per].filter(Boolean).join(' ')}
+      min={0}
+      max={fromMinor(most, currency)}
+      whole={digitsOf(currency) === 0}
+      value={value === null || value === undefined ? undefined : fromMinor(value, currency)}
+      onChange={(v) => onChange(v === null ? null : toMinor(v, currency))}
+    />
   );
 }
 

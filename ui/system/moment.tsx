@@ -1,6 +1,6 @@
 'use client';
 import { useSyncExternalStore } from 'react';
-import { momentWords } from '@/core/quote';
+import { momentWords } from '@/core/shop';
 
 const never = () => () => undefined;
 

@@ -1,4 +1,4 @@
-import { LOCALE } from '@/core/quote';
+import { LOCALE } from '@/core/shop';
 
 /** What was typed, as a number: `empty`, a value, or the reason it cannot be one. */
 export type Typed = { kind: 'empty' } | { kind: 'value'; value: number } | { kind: 'wrong'; words: string };

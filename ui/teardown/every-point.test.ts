@@ -5,7 +5,7 @@ import { findingSlot, stateFromValues } from '@/core/case';
 import type { Json } from '@/core/case';
 import { catalogueOf, inspectionOf, limitOf } from '@/core/inspection';
 import type { CataloguePoint, Inspection, Subject } from '@/core/inspection';
-import type { ShopTerms } from '@/core/quote';
+import type { ShopTerms } from '@/core/shop';
 import { knowledge, rules } from '@/data/knowledge';
 import shop from '@/data/prices/shop.json';
 import { shippedUnits } from '@/data/shipped';

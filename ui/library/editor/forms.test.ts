@@ -21,6 +21,7 @@ function untouched<T>(column: Column<T>, row: T): T {
     case 'lines':
       return column.write(row, column.read(row));
     case 'number':
+    case 'money':
       return column.write(row, column.read(row));
     case 'choice':
       return column.write(row, column.read(row));

@@ -18,6 +18,7 @@ import { ElementsForm } from './elements';
 import { GearsetsForm } from './gearsets';
 import { Lists } from './lists';
 import { Live, outcomesOf } from './live';
+import { Currency } from './rows';
 import { useCheck } from './use-check';
 import { useDraft } from './use-draft';
 
@@ -34,6 +35,8 @@ const NO_MARKS = {};
 
 interface Props {
   user: string;
+  /** The shop's. */
+  currency: string;
   /** The version that is edited; absent for a new unit. */
   editing?: { unit: UnitDefinition; version: number };
   /** A unit to begin a new one from. */
@@ -41,7 +44,7 @@ interface Props {
 }
 
 /** A unit's form: what the powerflow needs first, with the ratios beside it, then everything else. */
-export function UnitEditor({ user, editing, from }: Props) {
+export function UnitEditor({ user, currency, editing, from }: Props) {
   const router = useRouter();
   const queries = useQueryClient();
   const [failure, setFailure] = useState<Failure | null>(null);
@@ -129,7 +132,9 @@ export function UnitEditor({ user, editing, from }: Props) {
             <GearsetsForm unit={unit} change={change} />
             <ElementsForm unit={unit} change={change} />
             <ChartForm unit={unit} change={change} />
-            <Lists unit={unit} change={change} />
+            <Currency value={currency}>
+              <Lists unit={unit} change={change} />
+            </Currency>
           </Page>
         </Stack>
         <Live unit={unit} check={check} behind={behind} />

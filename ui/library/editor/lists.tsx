@@ -1,4 +1,5 @@
 'use client';
+import { formatMoney } from '@/core/shop';
 import { useState } from 'react';
 import { idFrom } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
@@ -21,7 +22,7 @@ interface ListForm<K extends ListKey> {
   addWords: string;
   columns: Column<Item<K>>[];
   blank: (unit: UnitDefinition, id: string) => Item<K>;
-  aside?: (row: Item<K>) => string;
+  aside?: (row: Item<K>, currency: string) => string;
 }
 
 const form = <K extends ListKey>(f: ListForm<K>): ListForm<K> => f;
@@ -54,7 +55,7 @@ const FORMS = [
     addWords: 'Add a part',
     columns: PARTS,
     blank: (u, id) => ({ id, name: 'New part', station: lastStation(u), material: 'steel' }),
-    aside: (p) => (p.price === undefined ? '' : (p.price / 100).toFixed(2)),
+    aside: (p, currency) => (p.price === undefined ? '' : formatMoney(p.price, currency)),
   }),
   form({
     key: 'specs',

@@ -147,12 +147,9 @@ export const PARTS: Column<Part>[] = [
   ...BELONGS,
   {
     label: 'Price',
-    kind: 'number',
-    unit: '',
-    scale: 0.01,
-    max: 1e6,
+    kind: 'money',
     read: (p) => p.price,
-    write: (p, v) => orNone(p, 'price', v === undefined ? v : Math.round(v)),
+    write: (p, v) => orNone(p, 'price', v),
   },
   {
     label: 'Delivery',
@@ -165,12 +162,9 @@ export const PARTS: Column<Part>[] = [
   },
   {
     label: 'Core deposit',
-    kind: 'number',
-    unit: '',
-    scale: 0.01,
-    max: 1e6,
+    kind: 'money',
     read: (p) => p.coreDeposit,
-    write: (p, v) => orNone(p, 'coreDeposit', v === undefined ? v : Math.round(v)),
+    write: (p, v) => orNone(p, 'coreDeposit', v),
   },
   {
     label: 'Old part back within',

@@ -1,10 +1,10 @@
 'use client';
 import { Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { createContext, useContext, useState } from 'react';
 import styled from 'styled-components';
 import { Button as AriaButton } from 'react-aria-components';
 import type { UnitDefinition } from '@/core/unit';
-import { Button, FieldLabel, Fields, Line, NumberInput, Picker, TextInput } from '@/ui/system';
+import { Button, FieldLabel, Fields, Line, MoneyInput, NumberInput, Picker, TextInput } from '@/ui/system';
 
 /** One field of a row. Numbers are shown times `scale` in `unit` and kept in SI. */
 export type Column<T> = { label: string } & (
@@ -16,6 +16,12 @@ export type Column<T> = { label: string } & (
       min?: number;
       max: number;
       whole?: boolean;
+      read: (row: T) => number | undefined;
+      write: (row: T, value: number | undefined) => T;
+    }
+  | {
+      kind: 'money';
+      /** Minor units of the shop's currency. */
       read: (row: T) => number | undefined;
       write: (row: T, value: number | undefined) => T;
     }
@@ -32,6 +38,9 @@ export type Column<T> = { label: string } & (
       write: (row: T, values: string[]) => T;
     }
 );
+
+/** What prices are in: the shop's own. */
+export const Currency = createContext('EUR');
 
 const Item = styled.li`
   border-top: 1px solid var(--rule);
@@ -79,13 +88,14 @@ export function Rows<T extends { id: string; name: string }>(props: {
   unit: UnitDefinition;
   rows: T[];
   columns: Column<T>[];
-  aside?: (row: T) => string;
+  aside?: (row: T, currency: string) => string;
   addWords: string;
   onAdd: () => void;
   onChange: (row: T) => void;
   onRemove: (id: string) => void;
 }) {
   const [open, setOpen] = useState<string | null>(null);
+  const currency = useContext(Currency);
   return (
     <div>
       <ul>
@@ -93,7 +103,7 @@ export function Rows<T extends { id: string; name: string }>(props: {
           <Item key={row.id}>
             <Head aria-expanded={open === row.id} onPress={() => setOpen(open === row.id ? null : row.id)}>
               <span>{row.name}</span>
-              <small>{props.aside?.(row)}</small>
+              <small>{props.aside?.(row, currency)}</small>
             </Head>
             {open === row.id && (
               <Open>
@@ -137,6 +147,7 @@ export function ColumnField<T>({
   row: T;
   onChange: (row: T) => void;
 }) {
+  const currency = useContext(Currency);
   switch (column.kind) {
     case 'text':
     case 'lines':
@@ -168,6 +179,16 @@ export function ColumnField<T>({
         />
       );
     }
+    case 'money':
+      return (
+        <MoneyInput
+          label={column.label}
+          currency={currency}
+          pause
+          value={column.read(row)}
+          onChange={(value) => onChange(column.write(row, value ?? undefined))}
+        />
+      );
     case 'choice':
       return (
         <Slot>

@@ -17,7 +17,11 @@ export default async function EditPage({ params }: { params: Promise<{ id: strin
   return (
     <SignedIn who={start.user}>
       <Queries>
-        <UnitEditor user={start.user.id} editing={{ unit: start.unit, version: start.version }} />
+        <UnitEditor
+          user={start.user.id}
+          currency={start.currency}
+          editing={{ unit: start.unit, version: start.version }}
+        />
       </Queries>
     </SignedIn>
   );

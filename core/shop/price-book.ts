@@ -1,5 +1,5 @@
 import type { UnitDefinition } from '@/core/unit';
-import { minor } from './money';
+import { fromMinor, MOST_MONEY, toMinor, writtenMoney } from './money';
 import type { BookPrice } from './terms';
 
 /** The columns of a price book as a table. Money in major units, as people write it. */
@@ -27,8 +27,10 @@ export interface BookProblem {
 export function bookRows(
   units: readonly UnitDefinition[],
   prices: readonly BookPrice[],
-  digits = 2,
+  currency: string,
 ): BookRow[] {
+  const written = (amount: number | undefined) =>
+    amount === undefined ? '' : writtenMoney(amount, currency);
   const known = new Map(prices.map((p) => [`${p.unit} ${p.part}`, p]));
   return units.flatMap((unit) =>
     unit.parts
@@ -41,10 +43,10 @@ export function bookRows(
           part: part.id,
           name: part.name,
           supplier: said.supplier ?? '',
-          price: majorOf(said.price, digits),
-          cost: majorOf(said.cost, digits),
+          price: written(said.price),
+          cost: written(said.cost),
           lead_days: String(said.leadDays ?? ''),
-          core_deposit: majorOf(said.coreDeposit, digits),
+          core_deposit: written(said.coreDeposit),
           return_days: String(said.returnDays ?? ''),
         };
       }),
@@ -59,7 +61,7 @@ export function readBook(
   rows: readonly Partial<Record<string, string>>[],
   units: readonly UnitDefinition[],
   before: readonly BookPrice[],
-  digits = 2,
+  currency: string,
 ): { prices: BookPrice[]; problems: BookProblem[] } {
   const problems: BookProblem[] = [];
   const read = new Map<string, BookPrice | null>();
@@ -74,8 +76,14 @@ export function readBook(
     if (!part) return wrong('part', `${unit.name} has no part "${row.part ?? ''}".`);
     if (read.has(`${unit.id} ${part.id}`))
       return wrong('part', `${part.name} of ${unit.name} stands in the table twice: keep one row.`);
-    const money = (column: string) => numberIn(row[column], column, 10 ** digits, wrong);
-    const days = (column: string) => numberIn(row[column], column, 1, wrong);
+    const money = (column: string) => {
+      const value = numberIn(row[column], column, fromMinor(MOST_MONEY, currency), wrong);
+      return value === undefined ? undefined : toMinor(value, currency);
+    };
+    const days = (column: string) => {
+      const value = numberIn(row[column], column, MOST_DAYS, wrong);
+      return value === undefined ? undefined : Math.round(value);
+    };
     const supplier = row.supplier?.trim();
     const price: BookPrice = { unit: unit.id, part: part.id };
     const said: [keyof BookPrice, number | string | undefined, unknown][] = [
@@ -97,28 +105,23 @@ export function readBook(
   return { prices: [...kept, ...[...read.values()].filter((p) => p !== null)], problems };
 }
 
-/** Beyond this no part costs and no supplier takes. */
-const MOST = 1_000_000;
+/** No supplier takes longer. */
+const MOST_DAYS = 365;
 
 /** A plain number, comma or point; empty is nothing said. */
 function numberIn(
   text: string | undefined,
   column: string,
-  scale: number,
+  most: number,
   wrong: (column: string, words: string) => void,
 ): number | undefined {
   const plain = text?.trim().replace(',', '.') ?? '';
   if (plain === '') return undefined;
   const value = /^\d{1,9}(\.\d{1,4})?$/.test(plain) ? Number(plain) : NaN;
-  if (!(value <= MOST)) {
-    wrong(column, `"${text}" is not a number from 0 to ${MOST}.`);
-    return undefined;
-  }
-  return minor(Math.round(value * scale));
+  if (value <= most) return value;
+  wrong(column, `"${text}" is not a number from 0 to ${most}.`);
+  return undefined;
 }
-
-const majorOf = (amount: number | undefined, digits: number) =>
-  amount === undefined ? '' : (amount / 10 ** digits).toFixed(digits);
 
 const defined = (own: object) =>
   Object.fromEntries(Object.entries(own).filter(([, value]) => value !== undefined));

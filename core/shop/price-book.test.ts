@@ -4,10 +4,11 @@ import type { BookPrice } from './terms';
 
 const units = [paperUnit];
 const row = (part: string, more: Record<string, string> = {}) => ({ unit: 'ostrel-four', part, ...more });
-const read = (rows: Record<string, string>[], before: BookPrice[] = []) => readBook(rows, units, before);
+const read = (rows: Record<string, string>[], before: BookPrice[] = []) =>
+  readBook(rows, units, before, 'EUR');
 
 test('a book lists every part that is sold, with what the shop knows better', () => {
-  const rows = bookRows(units, [{ unit: 'ostrel-four', part: 'shaft', price: 6150, cost: 4000 }]);
+  const rows = bookRows(units, [{ unit: 'ostrel-four', part: 'shaft', price: 6150, cost: 4000 }], 'EUR');
   expect(rows.map((r) => r.part)).not.toContain('inner');
   expect(rows.find((r) => r.part === 'shaft')).toEqual({
     unit: 'ostrel-four',
@@ -37,8 +38,8 @@ test('written out and read back it is the same book, whatever stands in it', () 
     },
     { unit: 'ostrel-four', part: 'ring', cost: 0 },
   ];
-  expect(read(bookRows(units, prices)).prices).toEqual(prices);
-  expect(read(bookRows(units, [])).prices).toEqual([]);
+  expect(read(bookRows(units, prices, 'EUR')).prices).toEqual(prices);
+  expect(read(bookRows(units, [], 'EUR')).prices).toEqual([]);
 });
 
 test('what says the same as the unit is left to the unit; what is not in the table stays', () => {
@@ -58,7 +59,7 @@ test('comma and point are both read, spaces and empty fields say nothing', () =>
   expect(read([row('shaft', { price: ' 61,5 ', cost: '', supplier: ' Tern ' })]).prices).toEqual([
     { unit: 'ostrel-four', part: 'shaft', price: 6150, supplier: 'Tern' },
   ]);
-  expect(readBook([row('shaft', { price: '700' })], units, [], 0).prices[0]!.price).toBe(700);
+  expect(readBook([row('shaft', { price: '700' })], units, [], 'JPY').prices[0]!.price).toBe(700);
 });
 
 test.each([

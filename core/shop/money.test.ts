@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { formatMoney, minor, sum, times } from './index';
+import { formatMoney, fromMinor, minor, MOST_MONEY, sum, times, toMinor, writtenMoney } from './index';
 
 const amount = fc.integer({ min: -1_000_000_000, max: 1_000_000_000 });
 
@@ -27,6 +27,28 @@ describe('money', () => {
   test.each([0.5, Number.NaN, Number.POSITIVE_INFINITY, 2 ** 60])('%d is no amount', (a) =>
     expect(() => minor(a)).toThrow(/whole number of minor units/),
   );
+  test.each([
+    [12.5, 'EUR', 1250],
+    [1.005, 'EUR', 101],
+    [-1.005, 'EUR', -101],
+    [0, 'EUR', 0],
+    [1234, 'JPY', 1234],
+    [12.6, 'JPY', 13],
+    [1.2345, 'KWD', 1235],
+    [0.001, 'KWD', 1],
+  ])('%d %s typed is %d minor units', (major, currency, amount) => {
+    expect(toMinor(major, currency)).toBe(amount);
+  });
+  test('is typed back as it is shown, in any currency', () => {
+    const currency = fc.constantFrom('EUR', 'USD', 'JPY', 'KRW', 'KWD', 'TND');
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: MOST_MONEY }), currency, (a, c) => {
+        expect(toMinor(fromMinor(a, c), c)).toBe(a);
+        expect(toMinor(Number(writtenMoney(a, c)), c)).toBe(a);
+        expect(formatMoney(a, c).replace(/[^\d.]/g, '')).toBe(writtenMoney(a, c));
+      }),
+    );
+  });
   test('is shown with its currency’s own decimals', () => {
     expect(formatMoney(123450, 'EUR')).toBe('€1,234.50');
     expect(formatMoney(1234, 'JPY')).toMatch(/1,234$/);

@@ -1,0 +1,18 @@
+export {
+  digitsOf,
+  formatMoney,
+  fromMinor,
+  MOST_MONEY,
+  minor,
+  sum,
+  times,
+  toMinor,
+  writtenMoney,
+} from './money';
+export { dayWords, LOCALE, momentWords, shopMomentWords } from './dates';
+export { DISTANCES, distanceWords, inDistance, kmOf, readingIn, readingKm } from './distance';
+export type { Distance } from './distance';
+export { BOOK_COLUMNS, bookRows, readBook } from './price-book';
+export type { BookProblem, BookRow } from './price-book';
+export { asPriced, costOf, TAX_BASES } from './terms';
+export type { BookPrice, Repaired, ShopTerms, TaxBase, TaxRule } from './terms';
