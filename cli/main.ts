@@ -18,6 +18,7 @@ const COMMANDS: Record<string, Command> = {
   quote: { summary: 'scope and price a case file', load: () => import('./quote') },
   supplier: { summary: 'stand in for the parts suppliers', load: () => import('./supplier') },
   mutate: { summary: 'break the core on purpose and see which tests fall', load: () => import('./mutate') },
+  formats: { summary: 'write the published schemas anew', load: () => import('./formats') },
   audit: { summary: 'known weaknesses of the packages used', load: () => import('./audit') },
   trials: { summary: 'faults and hostile input through the real stack', load: () => import('./trials') },
 };

@@ -1,8 +1,7 @@
 import { stateOfCase } from '@/core/case';
 import { diagnoser } from '@/core/diagnosis';
 import { buildQuote, couldChange, findingWords, standingCauses } from '@/core/quote';
-import { asPriced, formatMoney } from '@/core/shop';
-import type { ShopTerms } from '@/core/shop';
+import { asPriced, currentTerms, formatMoney } from '@/core/shop';
 import { answerBy } from '@/core/schedule';
 import { buildScope, policiesOf } from '@/core/scope';
 import { knowledge, rules } from '@/data/knowledge';
@@ -23,7 +22,7 @@ export async function run(args: string[]): Promise<number> {
   const date = options.values.get('--date')?.[0] ?? new Date().toISOString().slice(0, 10);
   if (!/^\d{4}-\d{2}-\d{2}$/.test(date) || Number.isNaN(Date.parse(date)))
     throw new CommandError('--date takes YYYY-MM-DD.', 2);
-  const terms = shop as unknown as ShopTerms;
+  const terms = currentTerms(shop);
   const state = stateOfCase(document);
   const diagnosis = diagnoser(unit, knowledge)(state);
   const causes = standingCauses(state, diagnosis);

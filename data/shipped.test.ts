@@ -19,7 +19,7 @@ import causalSchema from './knowledge/causal.schema.json';
 import scopeRules from './policies/scope-rules.json';
 import scopeRulesSchema from './policies/scope-rules.schema.json';
 import shop from './prices/shop.json';
-import shopSchema from '@/docs/formats/shop.schema.json';
+import { shopSchema } from '@/core/shop';
 import { knowledge, unitKnowledge } from './knowledge';
 import { shippedUnits } from './shipped';
 

@@ -6,7 +6,7 @@ import { factsOf } from '@/core/facts';
 import { catalogueOf, inspectionOf } from '@/core/inspection';
 import { standingCauses } from '@/core/quote';
 import { buildScope, isBought, policiesOf } from '@/core/scope';
-import type { Policies } from '@/core/scope';
+import type { Policies } from '@/core/case';
 import type { Client } from './db';
 import { diagnoseJob } from './experience';
 import { committedCause } from './found';

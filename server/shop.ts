@@ -1,3 +1,4 @@
+import { currentTerms } from '@/core/shop';
 import type { ShopTerms } from '@/core/shop';
 import { momentIn } from '@/core/schedule';
 import type { Moment } from '@/core/schedule';
@@ -16,7 +17,7 @@ export interface Shop {
 }
 
 /** What ships: sane defaults, checked by the tests. */
-export const DEFAULT_TERMS = shop as unknown as ShopTerms;
+export const DEFAULT_TERMS = currentTerms(shop);
 
 /** Where nobody has set anything yet: the defaults under nobody's name. */
 export const UNSET_TERMS: ShopTerms = {
@@ -36,7 +37,7 @@ export async function shopOf(client: Client): Promise<Shop> {
   if (version === null) return { version: 0, terms: UNSET_TERMS };
   if (known.version === version) return known;
   const found = await client.query('SELECT terms FROM shop_terms WHERE version = $1', [version]);
-  known = { version, terms: found.rows[0].terms as ShopTerms };
+  known = { version, terms: currentTerms(found.rows[0].terms) };
   return known;
 }
 

@@ -1,8 +1,9 @@
 import type { Json } from './entry';
 import type { Finding, SubjectHead } from './finding';
 import type { JobState } from './fold';
-import { day, integer, list, number, object, oneOf, text, words, yesNo } from './schema';
-import type { Of, Schema } from './schema';
+import { day, integer, list, number, object, oneOf, text, words, yesNo } from '@/core/format';
+import type { Of, Schema } from '@/core/format';
+import { POLICY_SLOTS } from './policies';
 import type { Stage, StageOf } from '@/core/stage';
 import { BEHAVIOURS, CONDITIONS, GRADES, NOISES, REPAIR_EFFECTS, SCOPE_ACTIONS } from './vocabulary';
 
@@ -150,11 +151,7 @@ const SLOTS = {
     'cause.experience': oneOf(['off']),
   },
   scope: {
-    'scope.policy.overhaul': oneOf(['full', 'targeted']),
-    'scope.policy.converter': oneOf(['always', 'on-evidence', 'reline', 'keep']),
-    'scope.policy.solenoids': oneOf(['test', 'set']),
-    'scope.policy.plates': oneOf(['stock', 'added']),
-    'scope.policy.cooler': oneOf(['flush', 'replace']),
+    ...POLICY_SLOTS,
     /** Why the shop's way is left in this job. */
     'scope.why.*': text(300),
     /** The identifying measurement of a variant, m. */

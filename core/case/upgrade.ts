@@ -1,5 +1,6 @@
 import type { UnitDefinition } from '@/core/unit';
-import { CASE_FORMAT } from './document';
+import { moveUp } from '@/core/format';
+import type { Format } from '@/core/format';
 import type { CaseDocument, CaseFinding } from './document';
 import type { Entry, Json, NewEntry } from './entry';
 import { CANNOT_TELL } from './finding';
@@ -193,12 +194,18 @@ export function upgradeEntries<E extends NewEntry>(entries: readonly E[], unit: 
   );
 }
 
+const CASE_STEPS: Format<UnitDefinition> = {
+  name: 'pelvik-case',
+  steps: [(document, unit) => ({ ...fromFirst(document as unknown as CaseDocument, unit) })],
+};
+
 /** A document of either version as one of this version. Its history is numbered anew where entries became two. */
-export function upgradeCase(
+export const upgradeCase = (
   document: Omit<CaseDocument, 'format'> & { format: string },
   unit: UnitDefinition,
-): CaseDocument {
-  if (document.format === CASE_FORMAT) return { ...document, format: CASE_FORMAT };
+): CaseDocument => moveUp(CASE_STEPS, document, unit);
+
+function fromFirst(document: CaseDocument, unit: UnitDefinition): CaseDocument {
   const findings = document.findings.flatMap((f): CaseFinding[] =>
     upgradeWrites(f.slot, f.value, unit)
       .filter(([, value]) => value !== null || f.value === null)
@@ -207,7 +214,6 @@ export function upgradeCase(
   const history = document.history && upgradeEntries(bySeq(document.history), unit);
   return {
     ...document,
-    format: CASE_FORMAT,
     findings,
     ...(history ? { history: history.map((e, k) => ({ ...e, seq: k + 1 })) } : {}),
   };

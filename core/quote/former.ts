@@ -1,3 +1,5 @@
+import { moveUp } from '@/core/format';
+import type { Format } from '@/core/format';
 import type { QuoteContent } from './quote';
 import type { OptionId, QuoteOption } from './options';
 
@@ -16,13 +18,19 @@ interface FormerOption {
   missRisk: number;
 }
 
+/** Quotes are frozen as they were made. */
+const QUOTE_FORMAT: Format = {
+  name: 'pelvik-quote',
+  steps: [(content) => ({ ...fromFirst(content as unknown as FormerQuote) })],
+};
+
 /** A frozen quote as it is read today: what was not yet said then is empty, and no figure is changed. */
-export function currentQuote(content: QuoteContent | FormerQuote): QuoteContent {
-  if (content.format === 'pelvik-quote/2') return content;
-  const { taxRate, shop, options, ...rest } = content;
+export const currentQuote = (content: { format: string }): QuoteContent =>
+  moveUp(QUOTE_FORMAT, content, undefined);
+
+function fromFirst({ taxRate, shop, options, ...rest }: FormerQuote): QuoteContent {
   return {
     ...(rest as unknown as QuoteContent),
-    format: 'pelvik-quote/2',
     shop: { ...shop, letterhead: '' },
     paper: 'A4',
     note: '',

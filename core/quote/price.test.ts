@@ -240,7 +240,7 @@ describe('whatever the scope, the taxes and the discount', () => {
   test('a line more never makes it cheaper, a discount never dearer', () => {
     fc.assert(
       fc.property(scopeLines, anyTerms, discount, (scope, t, off) => {
-        const exact = { ...t, roundTo: 1 };
+        const exact = { ...t, roundTo: 1 as const };
         const less = billOf(scope.slice(1), exact, null).total;
         expect(billOf(scope, exact, null).total).toBeGreaterThanOrEqual(less);
         // Each tax is rounded by itself: a cent of each may go the other way.

@@ -74,7 +74,7 @@ export interface Bill {
 export function linePrice(line: ScopeLine, terms: ShopTerms): number {
   if (line.inKit || line.onTheShop) return 0;
   if (line.kind === 'fluid') return line.price ?? terms.fluidPerLitre;
-  if (line.kind === 'outside') return line.price ?? terms.outside?.[line.key] ?? 0;
+  if (line.kind === 'outside') return line.price ?? terms.outside[line.key] ?? 0;
   return line.kind === 'labour' ? times(terms.rates[line.rate], line.hours) : (line.price ?? 0);
 }
 

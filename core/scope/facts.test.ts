@@ -5,7 +5,8 @@ import { shippedUnits } from '@/data/shipped';
 import { POLICIES, scopeCause } from '@/tests/fixtures/paper';
 import { isApart, scopeFacts } from './facts';
 import type { ScopeCause } from './facts';
-import { POLICY_NAMES, policiesOf } from './policies';
+import { POLICY_NAMES } from '@/core/case';
+import { policiesOf } from './policies';
 
 const unit = shippedUnits.find((u) => u.id === 'ostrel-four')!;
 const facts = (values: Record<string, Json> = {}, causes: ScopeCause[] = [], of = unit) =>

@@ -5,8 +5,8 @@ import { factsOf } from '@/core/facts';
 import type { Fact, FactKnowledge } from '@/core/facts';
 import type { UnitDefinition } from '@/core/unit';
 import { moreFrictions } from './more-frictions';
-import { POLICY_NAMES } from './policies';
-import type { Policies } from './policies';
+import { POLICY_NAMES } from '@/core/case';
+import type { Policies } from '@/core/case';
 
 /** A cause a scope is built on: what was committed, contributing causes with it, or the leading one while none is. */
 export interface ScopeCause {

@@ -1,5 +1,4 @@
-export { POLICY_CHOICES, POLICY_NAMES, policiesOf } from './policies';
-export type { Policies, PolicyName } from './policies';
+export { policiesOf } from './policies';
 export { isApart } from './facts';
 export type { ScopeCause, Situation } from './facts';
 export { moreFrictions } from './more-frictions';

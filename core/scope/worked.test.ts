@@ -7,7 +7,8 @@ import { knowledge, rules } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
 import { POLICIES } from '@/tests/fixtures/paper';
 import { scoper } from './index';
-import type { Policies, Scope } from './index';
+import type { Policies } from '@/core/case';
+import type { Scope } from './index';
 
 /* Whole stories as case files: what their scope must hold, and what it must not. */
 function scopeOf(name: string, policies: Partial<Policies> = {}) {

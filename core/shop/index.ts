@@ -14,5 +14,7 @@ export { DISTANCES, distanceWords, inDistance, kmOf, readingIn, readingKm } from
 export type { Distance } from './distance';
 export { BOOK_COLUMNS, bookRows, readBook } from './price-book';
 export type { BookProblem, BookRow } from './price-book';
-export { asPriced, costOf, TAX_BASES } from './terms';
-export type { BookPrice, Repaired, ShopTerms, TaxBase, TaxRule } from './terms';
+export { asPriced, costOf } from './terms';
+export { currentTerms } from './format';
+export { ROUNDINGS, shopSchema, TAX_BASES } from './schema';
+export type { BookPrice, Repaired, ShopTerms, TaxBase, TaxRule } from './schema';

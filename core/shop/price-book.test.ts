@@ -1,6 +1,6 @@
 import { paperUnit } from '@/tests/fixtures/paper';
 import { bookRows, readBook } from './price-book';
-import type { BookPrice } from './terms';
+import type { BookPrice } from './schema';
 
 const units = [paperUnit];
 const row = (part: string, more: Record<string, string> = {}) => ({ unit: 'ostrel-four', part, ...more });

@@ -1,6 +1,6 @@
 import type { UnitDefinition } from '@/core/unit';
 import { fromMinor, MOST_MONEY, toMinor, writtenMoney } from './money';
-import type { BookPrice } from './terms';
+import type { BookPrice } from './schema';
 
 /** The columns of a price book as a table. Money in major units, as people write it. */
 export const BOOK_COLUMNS = [

@@ -2,7 +2,7 @@ import { checkTerms } from '@/core/validation';
 import shop from '@/data/prices/shop.json';
 import { paperTerms, paperUnit } from '@/tests/fixtures/paper';
 import { asPriced, costOf } from './terms';
-import type { ShopTerms } from './terms';
+import type { ShopTerms } from './schema';
 
 const priced = (more: Partial<ShopTerms>) => asPriced(paperUnit, { ...paperTerms, ...more });
 

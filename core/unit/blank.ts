@@ -7,7 +7,7 @@ export const FIRST_STATIONS = new Set(['converter', 'pan', 'valve-body', 'pump',
 /** A unit with shafts, pump, valve body and P, N, but no gears yet. Prices are left to the shop. */
 export function blankUnit(id: string, name: string): UnitDefinition {
   return {
-    format: 'pelvik-unit/1',
+    format: 'pelvik-unit/2',
     id,
     name,
     description: `${name}, entered in the library.`,

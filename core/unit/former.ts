@@ -1,12 +1,18 @@
+import { moveUp } from '@/core/format';
+import type { Format } from '@/core/format';
 import type { Part, Spec } from './equipment';
 import { OPERATION_ROLES, PART_ROLES } from './roles';
 import type { OperationRole, PartRole } from './roles';
 import type { UnitDefinition } from './types';
 
+const UNIT_FORMAT: Format = {
+  name: 'pelvik-unit',
+  steps: [(unit) => ({ ...withRoles(unit as unknown as UnitDefinition) })],
+};
+
 /** A definition as it is read today, whenever it was written: what was not yet said then is worked out from the rest. */
-export function currentUnit(unit: UnitDefinition): UnitDefinition {
-  return withKinds(withRoles(unit));
-}
+export const currentUnit = (unit: { format: string }): UnitDefinition =>
+  withKinds(moveUp(UNIT_FORMAT, unit, undefined));
 
 /** Definitions from before there were roles: the ids that stood for them then. */
 const FORMER_PARTS: Record<string, PartRole> = {
@@ -33,7 +39,7 @@ function withRoles(unit: UnitDefinition): UnitDefinition {
   };
 }
 
-/** A definition from before parts had kinds, with kinds worked out from what its parts do; else as it is. */
+/** A definition none of whose parts says its kind, with kinds worked out from what its parts do; else as it is. */
 function withKinds(unit: UnitDefinition): UnitDefinition {
   if (unit.parts.length === 0 || unit.parts.some((p) => p.kind)) return unit;
   return {

@@ -180,7 +180,7 @@ export interface GearPosition {
 }
 
 export interface UnitDefinition {
-  format: 'pelvik-unit/1';
+  format: 'pelvik-unit/2';
   id: string;
   name: string;
   description: string;

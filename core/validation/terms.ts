@@ -1,8 +1,8 @@
-import schema from '@/docs/formats/shop.schema.json';
+import { shopSchema } from '@/core/shop';
 import { ajv, problemsOf } from './problem';
 import type { Problem } from './problem';
 
-const validate = ajv.compile(schema);
+const validate = ajv.compile(shopSchema);
 
 /** Problems of a shop's terms: what it charges and promises. */
 export function checkTerms(terms: unknown): Problem[] {

@@ -68,7 +68,7 @@ export function SlotMoney({ slot, label }: { slot: string; label: string }) {
 /** A distance bound to a slot: kept in kilometres, typed as the shop counts. */
 export function SlotDistance({ slot, label, max }: { slot: string; label: string; max: number }) {
   const { write, keepName, terms } = useBench();
-  const { distance = 'km' } = terms;
+  const { distance } = terms;
   const stored = asNumber(useSlot(slot));
   return (
     <NumberInput

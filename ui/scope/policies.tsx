@@ -1,30 +1,12 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { policiesOf, POLICY_NAMES } from '@/core/scope';
-import type { Policies, PolicyName } from '@/core/scope';
+import { POLICIES, POLICY_NAMES, policyWords } from '@/core/case';
+import type { PolicyName } from '@/core/case';
+import { policiesOf } from '@/core/scope';
 import { SlotText } from '@/ui/job/fields';
 import { useJob } from '@/ui/job/provider';
 import { Button, Caption, Choice } from '@/ui/system';
-
-/** The schools as they are offered: what each does, in a word or two. */
-export const POLICY_WORDS: {
-  [P in PolicyName]: { label: string; choices: Record<Policies[P], string> };
-} = {
-  overhaul: { label: 'When it is apart', choices: { targeted: 'Repair what failed', full: 'Overhaul it' } },
-  converter: {
-    label: 'Converter after metal',
-    choices: {
-      'on-evidence': 'Replace on evidence',
-      always: 'Always replace',
-      reline: 'Cut open, reline',
-      keep: 'Keep with proof',
-    },
-  },
-  solenoids: { label: 'Solenoids after metal', choices: { test: 'Clean and test', set: 'Renew the set' } },
-  plates: { label: 'Plate count', choices: { stock: 'As built', added: 'One more where it fits' } },
-  cooler: { label: 'Cooler after debris', choices: { flush: 'Flush hot', replace: 'Replace, with filter' } },
-};
 
 const Rows = styled.dl`
   display: grid;
@@ -51,7 +33,7 @@ export function PolicyRows() {
   const now = policiesOf(state, terms.policies);
   const left = POLICY_NAMES.filter((name) => now[name] !== terms.policies[name]);
   const [open, setOpen] = useState(false);
-  const said = (name: PolicyName) => (POLICY_WORDS[name].choices as Record<string, string>)[now[name]]!;
+  const said = (name: PolicyName) => policyWords(name, now[name]);
   if (!open)
     return (
       <div style={{ display: 'flex', gap: 14, alignItems: 'baseline', flexWrap: 'wrap' }}>
@@ -69,7 +51,7 @@ export function PolicyRows() {
   return (
     <Rows>
       {POLICY_NAMES.map((name) => {
-        const { label, choices } = POLICY_WORDS[name];
+        const { label, choices } = POLICIES[name];
         const options = Object.entries(choices).map(([value, words]) => ({ value, label: words as string }));
         return [
           <dt key={`${name}-label`}>{label}</dt>,

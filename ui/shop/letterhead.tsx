@@ -58,7 +58,7 @@ export function Letterhead() {
             <FieldLabel as="span">Distance</FieldLabel>
             <Choice
               label="Distance"
-              value={terms.distance ?? 'km'}
+              value={terms.distance}
               options={[
                 { value: 'km', label: 'Kilometres' },
                 { value: 'mi', label: 'Miles' },

@@ -1,6 +1,5 @@
 'use client';
-import { POLICY_NAMES } from '@/core/scope';
-import { POLICY_WORDS } from '@/ui/scope/policies';
+import { POLICIES, POLICY_NAMES } from '@/core/case';
 import { Choice, Section, Stack } from '@/ui/system';
 import { useDraft } from './draft';
 import { Named } from './fields';
@@ -14,7 +13,7 @@ export function ShopPolicies() {
     >
       <Stack $gap={12}>
         {POLICY_NAMES.map((name) => {
-          const { label, choices } = POLICY_WORDS[name];
+          const { label, choices } = POLICIES[name];
           return (
             <Named key={name}>
               <b>{label}</b>

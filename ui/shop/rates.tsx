@@ -52,7 +52,7 @@ export function Rates() {
               key={key}
               label={label}
               per="fitted"
-              value={terms.outside?.[key] ?? 0}
+              value={terms.outside[key] ?? 0}
               onChange={(v) => change({ outside: { ...terms.outside, [key]: v } })}
             />
           ))}

@@ -1,6 +1,6 @@
 'use client';
 import { Trash2 } from 'lucide-react';
-import { TAX_BASES } from '@/core/shop';
+import { TAX_BASES, ROUNDINGS, writtenMoney } from '@/core/shop';
 import type { ShopTerms, TaxBase } from '@/core/shop';
 import { Button, Caption, Choice, FieldLabel, Fields, Line, Section, Stack, TextInput } from '@/ui/system';
 import { useDraft } from './draft';
@@ -77,14 +77,8 @@ export function Taxes() {
             <Choice
               label="Totals are rounded to"
               value={String(terms.roundTo)}
-              options={[
-                { value: '1', label: '0.01' },
-                { value: '5', label: '0.05' },
-                { value: '10', label: '0.10' },
-                { value: '50', label: '0.50' },
-                { value: '100', label: '1.00' },
-              ]}
-              onChange={(v) => v && change({ roundTo: Number(v) })}
+              options={ROUNDINGS.map((r) => ({ value: String(r), label: writtenMoney(r, terms.currency) }))}
+              onChange={(v) => change({ roundTo: ROUNDINGS.find((r) => String(r) === v) ?? 1 })}
             />
           </div>
           <Percent

@@ -29,7 +29,7 @@ export function Warranties() {
               />
               <Plain
                 label="Distance"
-                unit={terms.distance ?? 'km'}
+                unit={terms.distance}
                 max={1_000_000}
                 whole
                 value={inDistance(terms.warranty[repair].km, terms.distance)}
