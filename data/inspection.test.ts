@@ -6,7 +6,7 @@ import { findingSlot, findingsOf, stateFromValues } from '@/core/case';
 import { factsOf, factWords } from '@/core/facts';
 import { catalogueOf, inspectionOf, stageOfIn } from '@/core/inspection';
 import type { CataloguePoint, Inspection, Subject } from '@/core/inspection';
-import { ajv, checkSlot, openCase, problemsOf } from '@/core/validation';
+import { validator, checkSlot, openCase, problemsOf } from '@/core/validation';
 import fileSchema from '@/docs/formats/inspection.schema.json';
 import scaleSchema from '@/docs/formats/scales.schema.json';
 import { answersOf, full, subjectsOf } from '@/tests/fixtures/findings';
@@ -25,13 +25,13 @@ const pointsOf = (inspection: Inspection): { subject: Subject; point: CatalogueP
   );
 
 describe('the files', () => {
-  const validate = ajv.compile(fileSchema);
+  const validate = validator(fileSchema);
   test.each(data.files.map((f) => [f.id, f] as const))('%s fits the schema', (_, file) =>
     expect(problemsOf(validate, file)).toEqual([]),
   );
   test('scales and derived facts fit theirs', () => {
-    expect(problemsOf(ajv.compile(scaleSchema), data.scales)).toEqual([]);
-    expect(problemsOf(ajv.compile(derivedSchema), knowledge.derived)).toEqual([]);
+    expect(problemsOf(validator(scaleSchema), data.scales)).toEqual([]);
+    expect(problemsOf(validator(derivedSchema), knowledge.derived)).toEqual([]);
   });
   test('all that lie in the folder are taken up, each under its own name', () => {
     const names = readdirSync(path.join(process.cwd(), 'data/inspection')).map((f) => f.replace('.json', ''));

@@ -7,7 +7,15 @@ import { catalogueOf, inspectionOf, stageOfIn } from '@/core/inspection';
 import type { SubjectHead } from '@/core/case';
 import { sharedFeed, stationsInOrder } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
-import { ajv, checkCase, checkSlot, checkUnit, openCase, problemsOf, unitWarnings } from '@/core/validation';
+import {
+  validator,
+  checkCase,
+  checkSlot,
+  checkUnit,
+  openCase,
+  problemsOf,
+  unitWarnings,
+} from '@/core/validation';
 import { demoJobs } from './demo';
 import type { DemoJob } from './demo';
 import behaviour from './knowledge/behaviour.json';
@@ -191,13 +199,13 @@ describe('what ships as data fits its schema', () => {
     ['prices', shopSchema, shop],
     ['codes', publicCodesSchema, publicCodes],
   ];
-  test.each(files)('%s', (_, schema, data) => expect(problemsOf(ajv.compile(schema), data)).toEqual([]));
+  test.each(files)('%s', (_, schema, data) => expect(problemsOf(validator(schema), data)).toEqual([]));
 
   test('a misspelt or absurd entry does not', () => {
     const wrong = structuredClone(causal) as unknown as { roots: { prior: number; mod?: string }[] };
     wrong.roots[0]!.prior = -1;
     wrong.roots[1]!.mod = 'blocked';
-    const places = problemsOf(ajv.compile(causalSchema), wrong).map((p) => p.pointer);
+    const places = problemsOf(validator(causalSchema), wrong).map((p) => p.pointer);
     expect(places).toEqual(expect.arrayContaining(['/roots/0/prior', '/roots/1']));
   });
   test('every observation, check and effect names a mechanism or a kind of cause there is', () => {

@@ -1,7 +1,7 @@
 import { STAGES } from '@/core/stage';
 import type { BoardCard, BoardColumn, JobSummary } from '@/core/case';
 import type { Stage } from '@/core/stage';
-import { ajv } from '@/core/validation';
+import { validator } from '@/core/validation';
 import type { Client } from './db';
 
 /** What the board is asked for. */
@@ -64,7 +64,7 @@ export async function dueOn(client: Client, today: string): Promise<{ today: num
   return rows[0];
 }
 
-const readable = ajv.compile<JobSummary>({
+const readable = validator<JobSummary>({
   type: 'object',
   required: ['customer', 'vehicle', 'complaint', 'promised', 'waitsFor', 'stationsOut'],
   properties: {
@@ -96,7 +96,7 @@ function toCard(row: Record<string, unknown> & { stage: Stage; updated_at: Date 
     number: row.number as number,
     unit: row.unit as string,
     stage: row.stage,
-    summary: readable(row.summary) ? row.summary : UNREADABLE,
+    summary: readable()(row.summary) ? row.summary : UNREADABLE,
     stations: row.stations as number,
     quoted: Number.isSafeInteger(quoted?.total) ? { ...NOT_SAID, ...quoted! } : null,
     closed: row.closed as boolean,

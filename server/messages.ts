@@ -2,7 +2,7 @@ import { readdir, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { messageWords } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
-import { ajv, problemsOf } from '@/core/validation';
+import { validator, problemsOf } from '@/core/validation';
 import type { Problem } from '@/core/validation';
 import { deliver } from '@/stand-ins/outbox';
 import { audit } from './audit';
@@ -42,7 +42,7 @@ export async function messagesOf(client: Client, jobId: string): Promise<Record<
   return sent;
 }
 
-const asked = ajv.compile({
+const asked = validator({
   type: 'object',
   additionalProperties: false,
   required: ['kind', 'to'],
@@ -149,7 +149,7 @@ async function sentVersion(client: Client, message: Asked) {
   return { job, quote };
 }
 
-const written = ajv.compile({
+const written = validator({
   type: 'object',
   additionalProperties: false,
   required: ['message'],

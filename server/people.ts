@@ -1,5 +1,5 @@
 import { hash } from '@node-rs/argon2';
-import { ajv, problemsOf } from '@/core/validation';
+import { validator, problemsOf } from '@/core/validation';
 import { audit } from './audit';
 import type { Client } from './db';
 import { checkPassword } from './passwords';
@@ -10,7 +10,7 @@ import { ROLES } from '@/core/stage';
 import type { Role } from '@/core/stage';
 import type { User } from './users';
 
-const newcomer = ajv.compile({
+const newcomer = validator({
   type: 'object',
   additionalProperties: false,
   required: ['id', 'name', 'role', 'password'],
@@ -22,7 +22,7 @@ const newcomer = ajv.compile({
   },
 });
 
-const change = ajv.compile({
+const change = validator({
   type: 'object',
   additionalProperties: false,
   minProperties: 1,

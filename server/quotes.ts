@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { QuoteAnswer, QuoteStatus } from '@/core/case';
 import { currentQuote, supplementTo } from '@/core/quote';
 import type { QuoteContent, QuoteOption } from '@/core/quote';
-import { ajv, checkQuote, problemsOf } from '@/core/validation';
+import { validator, checkQuote, problemsOf } from '@/core/validation';
 import { audit } from './audit';
 import type { Client } from './db';
 import { quoteJob } from './experience';
@@ -222,7 +222,7 @@ export async function quoteByToken(client: Client, token: string): Promise<Quote
   return toQuote(rows[0]);
 }
 
-const answerSchema = ajv.compile({
+const answerSchema = validator({
   type: 'object',
   additionalProperties: false,
   required: ['kind', 'name'],

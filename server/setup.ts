@@ -1,11 +1,11 @@
 import { timingSafeEqual } from 'node:crypto';
-import { ajv, problemsOf } from '@/core/validation';
+import { validator, problemsOf } from '@/core/validation';
 import type { Client } from './db';
 import { addPerson } from './people';
 import { UserError } from './problem';
 import type { User } from './users';
 
-const asked = ajv.compile({
+const asked = validator({
   type: 'object',
   additionalProperties: false,
   required: ['code', 'id', 'name', 'password'],

@@ -6,7 +6,7 @@ import { donorParts } from '@/core/shelf';
 import type { Donor, DonorCore, ShelfGrade, ShelfPiece } from '@/core/shelf';
 import type { UnitDefinition } from '@/core/unit';
 import { MOST_MONEY } from '@/core/shop';
-import { ajv, problemsOf } from '@/core/validation';
+import { validator, problemsOf } from '@/core/validation';
 import { audit } from './audit';
 import type { Client } from './db';
 import { jobByNumber } from './jobs';
@@ -59,7 +59,7 @@ export function donorOf(
   return donorParts(rules, inspect(unit), scope, state);
 }
 
-const asked = ajv.compile({
+const asked = validator({
   type: 'object',
   additionalProperties: false,
   required: ['job', 'part', 'price'],
@@ -111,7 +111,7 @@ async function pieceOf(client: Client, id: string): Promise<{ piece: ShelfPiece;
   return { piece: toPiece(rows[0]), gone: rows[0].gone as string | null };
 }
 
-const change = ajv.compile({
+const change = validator({
   type: 'object',
   additionalProperties: false,
   minProperties: 1,

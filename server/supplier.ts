@@ -3,7 +3,7 @@ import type { Question, ShownOffer, SupplierAnswer } from '@/core/supply';
 import { asPriced } from '@/core/shop';
 import type { ShopTerms } from '@/core/shop';
 import type { UnitDefinition } from '@/core/unit';
-import { ajv, problemsOf } from '@/core/validation';
+import { validator, problemsOf } from '@/core/validation';
 import { UserError } from './problem';
 import { shopNow } from './shop';
 
@@ -12,7 +12,7 @@ export interface PartsSupplier {
   ask: (question: Question, signal: AbortSignal) => Promise<unknown>;
 }
 
-const asked = ajv.compile({
+const asked = validator({
   type: 'object',
   additionalProperties: false,
   required: ['supplier', 'parts'],

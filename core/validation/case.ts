@@ -6,16 +6,16 @@ import type { CaseDocument, Json, SlotFamily } from '@/core/case';
 import type { Inspection } from '@/core/inspection';
 import type { ValidateFunction } from 'ajv';
 import { checkFinding } from './finding';
-import { ajv, problemsOf, strictAjv } from './problem';
+import { problemsOf, strictAjv, validator } from './problem';
 import type { Problem } from './problem';
 import { CASE_BOUNDS, outOfBounds, SLOT_BOUNDS } from './size';
 import { checkTarget } from './targets';
 
-const validate = ajv.compile(schema);
-const validateQuote = ajv.compile(quoteSchema);
-const validateFormerQuote = ajv.compile(formerQuoteSchema);
-const slotValidators = new Map<SlotFamily, ValidateFunction>(
-  SLOT_FAMILIES.map((f) => [f, strictAjv.compile(f.schema)]),
+const validate = validator(schema);
+const validateQuote = validator(quoteSchema);
+const validateFormerQuote = validator(formerQuoteSchema);
+const slotValidators = new Map<SlotFamily, () => ValidateFunction>(
+  SLOT_FAMILIES.map((f) => [f, validator(f.schema, strictAjv)]),
 );
 
 /**

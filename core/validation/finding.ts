@@ -4,10 +4,10 @@ import type { FindingName, Json } from '@/core/case';
 import { findingSchema } from '@/core/inspection';
 import type { CataloguePoint, Inspection } from '@/core/inspection';
 import type { UnitDefinition } from '@/core/unit';
-import { problemsOf, strictAjv } from './problem';
+import { problemsOf, strictAjv, validator } from './problem';
 import type { Problem } from './problem';
 
-const validators = new WeakMap<CataloguePoint, ValidateFunction>();
+const validators = new WeakMap<CataloguePoint, () => ValidateFunction>();
 
 /**
  * Problems of a finding: what it is about must be there, the point must be asked of it, and the value be one of the
@@ -29,7 +29,7 @@ export function checkFinding(inspection: Inspection, slot: string, value: Json):
     ];
   if (value === null) return [];
   let validate = validators.get(point);
-  if (!validate) validators.set(point, (validate = strictAjv.compile(findingSchema(point))));
+  if (!validate) validators.set(point, (validate = validator(findingSchema(point), strictAjv)));
   return problemsOf(validate, value).map((p) => valueProblem(p, point));
 }
 

@@ -1,4 +1,4 @@
-export { ajv, problemsOf } from './problem';
+export { problemsOf, validator } from './problem';
 export type { Problem } from './problem';
 export { FORM_BOUNDS, outOfBounds, UNIT_BOUNDS } from './size';
 export type { Bounds } from './size';

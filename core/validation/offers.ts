@@ -1,10 +1,10 @@
 import schema from '@/docs/formats/offers.schema.json';
-import { ajv, problemsOf } from './problem';
+import { validator, problemsOf } from './problem';
 import type { Problem } from './problem';
 
 const { definitions, ...answer } = schema;
-const validateAnswer = ajv.compile(answer);
-const validateOffer = ajv.compile(definitions.offer);
+const validateAnswer = validator(answer);
+const validateOffer = validator(definitions.offer);
 
 /** Problems of a supplier's answer as a whole, whatever its offers say. */
 export const checkAnswer = (value: unknown): Problem[] => problemsOf(validateAnswer, value);

@@ -35,7 +35,14 @@ function isMoment(text: string): boolean {
 /** At most this many problems are reported: the first ones are what a person can act on. */
 const MOST = 50;
 
-export function problemsOf(validate: ValidateFunction, value: unknown): Problem[] {
+/** Checks by a schema, which is compiled when the first value comes: most programs that know a schema never meet one. */
+export function validator<T = unknown>(schema: object, by = ajv): () => ValidateFunction<T> {
+  let made: ValidateFunction<T> | undefined;
+  return () => (made ??= by.compile<T>(schema));
+}
+
+export function problemsOf(validator: () => ValidateFunction, value: unknown): Problem[] {
+  const validate = validator();
   return validate(value) ? [] : (validate.errors ?? []).filter(telling).slice(0, MOST).map(toProblem);
 }
 

@@ -1,8 +1,8 @@
 import { shopSchema } from '@/core/shop';
-import { ajv, problemsOf } from './problem';
+import { validator, problemsOf } from './problem';
 import type { Problem } from './problem';
 
-const validate = ajv.compile(shopSchema);
+const validate = validator(shopSchema);
 
 /** Problems of a shop's terms: what it charges and promises. */
 export function checkTerms(terms: unknown): Problem[] {

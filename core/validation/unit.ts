@@ -1,6 +1,6 @@
 import schema from '@/docs/formats/unit.schema.json';
 import type { UnitDefinition } from '@/core/unit';
-import { problemsOf, ajv } from './problem';
+import { problemsOf, validator } from './problem';
 import type { Problem } from './problem';
 import { outOfBounds, UNIT_BOUNDS } from './size';
 import { structureProblems } from './unit-structure';
@@ -11,7 +11,7 @@ import { completenessWarnings } from './unit-completeness';
 import { inspectionWarnings } from './unit-inspection';
 import type { UnitKnowledge } from './unit-inspection';
 
-const validate = ajv.compile(schema);
+const validate = validator(schema);
 
 /**
  * Every problem of a unit definition; none means it can be used. Size first, then shape, then whether names lead

@@ -1,5 +1,5 @@
 import { isStage } from '@/core/stage';
-import { ajv, problemsOf } from '@/core/validation';
+import { validator, problemsOf } from '@/core/validation';
 import { board, dueOn } from '@/server/board';
 import { inTransaction, withClient } from '@/server/db';
 import { readJson, route, sequence } from '@/server/http';
@@ -7,7 +7,7 @@ import { createJob } from '@/server/jobs';
 import { UserError } from '@/server/problem';
 import { shopToday } from '@/server/shop';
 
-const schema = ajv.compile({
+const schema = validator({
   type: 'object',
   additionalProperties: false,
   required: ['unit'],

@@ -1,4 +1,4 @@
-import { ajv, problemsOf } from '@/core/validation';
+import { validator, problemsOf } from '@/core/validation';
 import { audit } from '@/server/audit';
 import { inTransaction, withClient } from '@/server/db';
 import { clearSessionCookie, isSecure, open, readJson, sessionToken, setSessionCookie } from '@/server/http';
@@ -7,7 +7,7 @@ import { UserError } from '@/server/problem';
 import { closeSession, openSession, sessionUser } from '@/server/sessions';
 import { authenticate, deviceKey } from '@/server/users';
 
-const schema = ajv.compile({
+const schema = validator({
   type: 'object',
   additionalProperties: false,
   required: ['id', 'password'],

@@ -1,4 +1,4 @@
-import { ajv, problemsOf } from '@/core/validation';
+import { validator, problemsOf } from '@/core/validation';
 import { audit } from '@/server/audit';
 import { withClient } from '@/server/db';
 import { readJson, route, sessionToken } from '@/server/http';
@@ -7,7 +7,7 @@ import { UserError } from '@/server/problem';
 import { revokeSessions } from '@/server/sessions';
 import { changePassword } from '@/server/users';
 
-const schema = ajv.compile({
+const schema = validator({
   type: 'object',
   additionalProperties: false,
   required: ['present', 'next'],

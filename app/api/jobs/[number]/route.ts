@@ -1,4 +1,4 @@
-import { ajv, problemsOf } from '@/core/validation';
+import { validator, problemsOf } from '@/core/validation';
 import { closeJob } from '@/server/close';
 import { inTransaction } from '@/server/db';
 import { jobNumber, readJson, route } from '@/server/http';
@@ -6,7 +6,7 @@ import { UserError } from '@/server/problem';
 
 type Params = { number: string };
 
-const schema = ajv.compile({
+const schema = validator({
   type: 'object',
   additionalProperties: false,
   required: ['closed'],

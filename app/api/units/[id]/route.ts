@@ -1,4 +1,4 @@
-import { ajv, problemsOf } from '@/core/validation';
+import { validator, problemsOf } from '@/core/validation';
 import { inTransaction, withClient } from '@/server/db';
 import { readJson, route } from '@/server/http';
 import { UserError } from '@/server/problem';
@@ -8,7 +8,7 @@ interface Params {
   id: string;
 }
 
-const schema = ajv.compile({
+const schema = validator({
   type: 'object',
   additionalProperties: false,
   required: ['basedOn', 'definition'],
