@@ -15,7 +15,7 @@ import { Client } from 'pg';
 import { DATA, ensureData, ensureDebian, freePort, isRoot, must } from './system';
 import { CommandError } from './fail';
 
-/** A private PostgreSQL on loopback, owned by this checkout. */
+/** A PostgreSQL with databases of ours: a private one on loopback that this checkout owns, or one from outside. */
 export interface Cluster {
   /** As the owner of the tables: migrations, backups. */
   url: (database: string) => string;
@@ -31,6 +31,8 @@ export interface Cluster {
   stop: () => void;
   /** Stops it if this call started it and nobody else has come to use it since. */
   release: () => Promise<void>;
+  /** Where its files are; null where that is another machine's. */
+  folder: string | null;
   binary: (name: string) => string;
   env: NodeJS.ProcessEnv;
 }
@@ -45,7 +47,8 @@ interface Known {
 
 const KNOWN = path.join(DATA, 'cluster.json');
 
-function binaries(): string | null {
+/** Where PostgreSQL's programs are, of the newest version there is. */
+export function binaries(): string | null {
   const base = '/usr/lib/postgresql';
   if (!existsSync(base)) return null;
   const versions = readdirSync(base).filter((v) => existsSync(path.join(base, v, 'bin', 'initdb')));
@@ -89,6 +92,7 @@ export async function ensureCluster(): Promise<Cluster> {
     release: async () => {
       if (started && !(await inUse(url('postgres')))) stop();
     },
+    folder: known.folder,
     binary: (name) => path.join(bin, name),
     env: {
       ...process.env,

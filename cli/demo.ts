@@ -7,12 +7,13 @@ import { ensureBuild } from './build';
 import { dropDatabase, ensureCluster, ensureDatabase } from './cluster';
 import type { Cluster } from './cluster';
 import { CommandError } from './fail';
-import { noFiles, readOptions } from './input';
+import { noFiles, readOptions, wholeOption } from './input';
 import type { Options } from './input';
 import { endLeftover, forgetServer, noteServer, servedAt } from './leftover';
 import { migrate } from './migrate';
 import { seedDemo } from './seed';
 import { serve } from './serve';
+import type { Serving } from './serve';
 import { freePort, secondsDownloading, stop } from './system';
 
 export const help = `
@@ -43,7 +44,13 @@ export function run(args: string[], mode: 'start' | 'dev' = 'start'): Promise<nu
 /** What differs between the demo shop and a shop's own. */
 interface Shop {
   database: string;
+  /** Where the database is; the checkout's own PostgreSQL unless said otherwise. */
+  postgres?: () => Promise<Cluster>;
+  /** How it is served, where not by one process on loopback. */
+  serving?: Pick<Serving, 'host' | 'processes' | 'proxies'>;
   mode: 'start' | 'dev';
+  /** Looks at the database once its tables are there. */
+  ready?: () => Promise<void>;
   /** Puts in what is missing before it is served. */
   fill: (databaseUrl: string) => Promise<unknown>;
   /** Said once it is up. */
@@ -53,9 +60,7 @@ interface Shop {
 /** Starts everything a shop needs, and stays until it is stopped. */
 export async function serveShop(options: Options, shop: Shop): Promise<number> {
   const { database, mode } = shop;
-  const wanted = Number(options.values.get('--port')?.[0] ?? PORT);
-  if (!Number.isInteger(wanted) || wanted < 1 || wanted > 65535)
-    throw new CommandError('--port takes a number from 1 to 65535.', 2);
+  const wanted = wholeOption(options, '--port', PORT, 1, 65_535);
   const running = servedAt();
   if (running)
     throw new CommandError(
@@ -64,15 +69,16 @@ export async function serveShop(options: Options, shop: Shop): Promise<number> {
 
   const started = Date.now();
   endLeftover();
-  const cluster = await ensureCluster();
+  const cluster = await (shop.postgres ?? ensureCluster)();
   let server: ChildProcess;
   let begin: () => Promise<ChildProcess>;
   let port: number;
   let supplier: Server | null = null;
   try {
     if (options.flags.has('--reset')) await dropDatabase(cluster, database);
-    await ensureDatabase(cluster, database);
+    if (!shop.postgres) await ensureDatabase(cluster, database);
     await migrate(cluster.url(database));
+    await shop.ready?.();
     await shop.fill(cluster.appUrl(database));
     if (mode === 'start') ensureBuild();
     port = await freePort(wanted);
@@ -80,14 +86,22 @@ export async function serveShop(options: Options, shop: Shop): Promise<number> {
       supplier = await startSupplier(0, 'ordinary');
       process.env.PELVIK_SUPPLIER = `http://127.0.0.1:${(supplier.address() as AddressInfo).port}`;
     }
-    begin = () => serve({ databaseUrl: cluster.appUrl(database), port, mode, quiet: mode === 'start' });
+    begin = () =>
+      serve({
+        databaseUrl: cluster.appUrl(database),
+        port,
+        mode,
+        quiet: mode === 'start',
+        disk: cluster.folder,
+        ...shop.serving,
+      });
     server = await begin();
   } catch (error) {
     supplier?.close();
     await cluster.release();
     throw error;
   }
-  const address = `http://127.0.0.1:${port}`;
+  const address = `http://${shop.serving?.host ?? '127.0.0.1'}:${port}`;
   noteServer(server.pid!, address);
 
   const own = (Date.now() - started) / 1000;

@@ -1,4 +1,5 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
+import { parseArgs } from 'node:util';
 import type { CaseDocument } from '@/core/case';
 import type { Stage } from '@/core/stage';
 import { isStage, STAGES } from '@/core/stage';
@@ -74,18 +75,38 @@ export interface Options {
 
 /** Sorts arguments into files, flags and options with a value. Unknown options are an error of use. */
 export function readOptions(args: string[], flags: string[], valued: string[]): Options {
-  const result: Options = { files: [], flags: new Set(), values: new Map() };
-  for (let k = 0; k < args.length; k++) {
-    const arg = args[k]!;
-    if (!arg.startsWith('-') || arg === '-') result.files.push(arg);
-    else if (flags.includes(arg)) result.flags.add(arg);
-    else if (valued.includes(arg)) {
-      const value = args[++k];
-      if (value === undefined) throw new CommandError(`${arg} needs a value.`, 2);
-      result.values.set(arg, [...(result.values.get(arg) ?? []), value]);
-    } else throw new CommandError(`There is no option ${arg}. Try --help.`, 2);
+  const bare = (name: string) => name.replace(/^--/, '');
+  const known = Object.fromEntries([
+    ...flags.map((f) => [bare(f), { type: 'boolean' as const }]),
+    ...valued.map((v) => [bare(v), { type: 'string' as const, multiple: true }]),
+  ]);
+  try {
+    const { values, positionals } = parseArgs({ args, options: known, allowPositionals: true });
+    const given = Object.entries(values);
+    return {
+      files: positionals,
+      flags: new Set(given.flatMap(([name, value]) => (value === true ? [`--${name}`] : []))),
+      values: new Map(
+        given.flatMap(([name, value]) => (Array.isArray(value) ? [[`--${name}`, value as string[]]] : [])),
+      ),
+    };
+  } catch (error) {
+    throw new CommandError(wordsOf(error as NodeJS.ErrnoException), 2);
   }
-  return result;
+}
+
+function wordsOf({ code, message }: NodeJS.ErrnoException): string {
+  const option = /'(?:-\w, )?(-[^\s'<]*)/.exec(message)?.[1] ?? 'that';
+  if (code === 'ERR_PARSE_ARGS_UNKNOWN_OPTION') return `There is no option ${option}. Try --help.`;
+  return /does not take/.test(message) ? `${option} takes no value.` : `${option} needs a value.`;
+}
+
+/** A whole number an option gives, within bounds. */
+export function wholeOption(options: Options, name: string, otherwise: number, least: number, most: number) {
+  const value = Number(options.values.get(name)?.at(-1) ?? otherwise);
+  if (!Number.isInteger(value) || value < least || value > most)
+    throw new CommandError(`${name} takes a whole number from ${least} to ${most}.`, 2);
+  return value;
 }
 
 export function stageOption(options: Options): Stage | null {

@@ -1,21 +1,22 @@
 import { existsSync } from 'node:fs';
-import { Client } from 'pg';
-import { administer, dropDatabase, ensureCluster, ensureDatabase } from './cluster';
+import type { Client } from 'pg';
+import { administer, dropDatabase, ensureDatabase } from './cluster';
 import type { Cluster } from './cluster';
 import { DATABASE } from './demo';
 import { CommandError } from './fail';
 import { oneFile, readOptions } from './input';
 import { servedAt } from './leftover';
 import { migrate } from './migrate';
+import { databaseExists, demandScratch, onDatabase, PLACE_HELP, placeOf } from './place';
 import { SHOP_DATABASE } from './start';
 import { must } from './system';
 
 export const help = `
-./pelvik restore [--shop] [--into-other] FILE
+./pelvik restore [--shop | --owner URL] [--into-other] FILE
 
 Brings a backup back. It is restored beside the database and looked at first, so a broken file, or an archive of something
-else, changes nothing. --shop restores the shop of ./pelvik start in place of the demo's;
-a backup of the one does not go into the other unless --into-other says so. What was there before is kept as pelvik_before_DATE_TIME; the newest five are kept.
+else, changes nothing. ${PLACE_HELP}
+A backup of one database does not go into another unless --into-other says so. What was there before is kept as pelvik_before_DATE_TIME; the newest five are kept.
 Everybody signs in again, and customers' links that were revoked stay revoked.
 `;
 
@@ -36,15 +37,15 @@ const TABLES = [
 ];
 
 export async function run(args: string[]): Promise<number> {
-  const options = readOptions(args, ['--shop', '--into-other'], []);
+  const options = readOptions(args, ['--shop', '--into-other'], ['--owner']);
   const file = oneFile(options, 'backup');
-  const database = options.flags.has('--shop') ? SHOP_DATABASE : DATABASE;
   if (!existsSync(file)) throw new CommandError(`There is no file ${file}.`, 2);
   const running = servedAt();
   if (running)
     throw new CommandError(`Pelvik runs at ${running}. Stop it first (Ctrl-C there), then restore.`);
-  const cluster = await ensureCluster();
+  const { cluster, database } = await placeOf(options);
   try {
+    await demandScratch(cluster);
     refuseForeign(cluster, file, options.flags.has('--into-other') ? null : database);
     await dropDatabase(cluster, BESIDE);
     await ensureDatabase(cluster, BESIDE);
@@ -96,10 +97,10 @@ const shopName = (database: string) =>
  * revoked in the database that is there now. Where there is none to ask, all links are.
  */
 async function keepRevoked(cluster: Cluster, database: string): Promise<void> {
-  const revoked = await administer(cluster, (client) => exists(client, database)).then((there) =>
-    there ? withDatabase(cluster, database, revokedLinks) : null,
+  const revoked = await databaseExists(cluster, database).then((there) =>
+    there ? onDatabase(cluster, database, revokedLinks) : null,
   );
-  await withDatabase(cluster, BESIDE, async (client) => {
+  await onDatabase(cluster, BESIDE, async (client) => {
     await client.query('UPDATE sessions SET revoked_at = now() WHERE revoked_at IS NULL');
     await client.query(
       `UPDATE quote_links SET revoked_at = now() WHERE revoked_at IS NULL AND ($1::bytea[] IS NULL OR token_hash = ANY ($1))`,
@@ -117,6 +118,7 @@ async function revokedLinks(client: Client): Promise<Buffer[]> {
 
 /** Puts the restored database in place. Returns the name what was there is kept under, or null. */
 async function swap(cluster: Cluster, database: string): Promise<string | null> {
+  const there = await databaseExists(cluster, database);
   return administer(cluster, async (client) => {
     await client.query(
       `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = ANY ($1) AND pid <> pg_backend_pid()`,
@@ -128,7 +130,7 @@ async function swap(cluster: Cluster, database: string): Promise<string | null> 
       .slice(0, 19)
       .replace(/\D/g, '')
       .replace(/^(\d{8})/, '$1_');
-    const rescue = (await exists(client, database)) ? `${before}${stamp}` : null;
+    const rescue = there ? `${before}${stamp}` : null;
     if (rescue) await client.query(`ALTER DATABASE ${database} RENAME TO ${rescue}`);
     await client.query(`ALTER DATABASE ${BESIDE} RENAME TO ${database}`);
     const { rows } = await client.query(
@@ -137,22 +139,4 @@ async function swap(cluster: Cluster, database: string): Promise<string | null> 
     for (const { datname } of rows) await client.query(`DROP DATABASE ${datname} WITH (FORCE)`);
     return rescue;
   });
-}
-
-async function exists(client: Client, name: string): Promise<boolean> {
-  return (await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [name])).rowCount === 1;
-}
-
-async function withDatabase<T>(
-  cluster: Cluster,
-  name: string,
-  work: (client: Client) => Promise<T>,
-): Promise<T> {
-  const client = new Client({ connectionString: cluster.url(name) });
-  await client.connect();
-  try {
-    return await work(client);
-  } finally {
-    await client.end();
-  }
 }

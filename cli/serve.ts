@@ -10,10 +10,19 @@ import { DATA, start } from './system';
  */
 const HEAP_MB = 1024;
 
+/** Hosts that mean every address of the machine. */
+const ANY = ['0.0.0.0', '::'];
+
 export interface Serving {
   /** As the application's role. */
   databaseUrl: string;
   port: number;
+  /** Loopback unless said otherwise. */
+  host?: string;
+  /** Server processes on the one port; one unless said otherwise. */
+  processes?: number;
+  /** A folder on the disk the database writes to: photos are refused while it is nearly full. */
+  disk?: string | null;
   mode?: 'start' | 'dev';
   quiet?: boolean;
   /** Addresses that may say where a request came from; none unless given. */
@@ -37,6 +46,9 @@ export async function serve({
       NEXT_TELEMETRY_DISABLED: '1',
       DATABASE_URL: databaseUrl,
       PORT: String(port),
+      PELVIK_HOST: options.host ?? '127.0.0.1',
+      PELVIK_PROCESSES: String(options.processes ?? 1),
+      PELVIK_DISK: options.disk ?? '',
       PELVIK_TRUSTED_PROXIES: options.proxies ?? process.env.PELVIK_TRUSTED_PROXIES ?? '',
       PELVIK_LOG: process.env.PELVIK_LOG ?? 'warn',
       PELVIK_OUTBOX: process.env.PELVIK_OUTBOX ?? path.join(DATA, 'outbox'),
@@ -45,10 +57,12 @@ export async function serve({
       PELVIK_CUSTOMER: mode === 'start' ? CUSTOMER : bundleCustomer(),
     },
   });
+  const host = options.host === undefined || ANY.includes(options.host) ? '127.0.0.1' : options.host;
+  const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}/api/ready`;
   const until = Date.now() + 60_000;
   while (Date.now() < until) {
     if (child.exitCode !== null) throw new CommandError('The server ended before it answered.');
-    const answer = await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null);
+    const answer = await fetch(address).catch(() => null);
     if (answer?.ok) return child;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }

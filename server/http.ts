@@ -4,6 +4,7 @@ import type { NextRequest } from 'next/server';
 import { FORM_BOUNDS, outOfBounds } from '@/core/validation';
 import type { Bounds } from '@/core/validation';
 import { withClient } from './db';
+import { demandDiskFor } from './disk';
 import { log, safePath } from './log';
 import { demandRight } from './permissions';
 import type { Right } from './permissions';
@@ -213,7 +214,8 @@ const IDLE_TIME = 20_000;
 const uploads = new Turns({ atOnce: 6, waiting: 30, seconds: 60 });
 
 /** A file, however long it takes as long as it comes. Throws a UserError 408, 413 or 503. */
-export function readUpload(request: NextRequest, limit: number): Promise<Buffer> {
+export async function readUpload(request: NextRequest, limit: number): Promise<Buffer> {
+  await demandDiskFor(Number(request.headers.get('content-length') ?? 0));
   return uploads.run(() => readBytes(request, limit, Infinity), request.signal);
 }
 

@@ -2,6 +2,8 @@ import pino from 'pino';
 
 /** Where errors are kept: a file that is changed daily or at 5 MB, the newest fourteen; else standard output. */
 const folder = process.env.PELVIK_LOG_FOLDER;
+/** Of several processes each has a file of its own: none takes another's away. */
+const number = process.env.PELVIK_PROCESS;
 
 /** Structured logs. Never log a token, a password or what a customer wrote: paths go through `safePath`. */
 export const log = pino({
@@ -13,7 +15,7 @@ export const log = pino({
         transport: {
           target: 'pino-roll',
           options: {
-            file: `${folder}/pelvik`,
+            file: `${folder}/pelvik${number ? `-${number}` : ''}`,
             extension: '.log',
             frequency: 'daily',
             size: '5m',

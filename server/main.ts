@@ -9,6 +9,7 @@ import { closePool, databaseAnswers } from './db';
 import { frontDoor, plainPage } from './front-door';
 import { linkRates } from './link-rates';
 import { log, safePath } from './log';
+import { inProcesses } from './processes';
 
 /**
  * The server process: the front door, then Next. Loopback only unless PELVIK_HOST says otherwise. Several of them may
@@ -74,7 +75,7 @@ type Handle = (request: IncomingMessage, response: ServerResponse) => Promise<vo
 
 /** What people wait for first. */
 const FIRST = [
-  ['GET', '/api/health'],
+  ['GET', '/api/ready'],
   ['POST', '/api/jobs/0/entries'],
   ['GET', '/api/jobs/0/entries'],
   ['GET', '/signin'],
@@ -131,7 +132,7 @@ process.on('uncaughtException', (error) => {
 });
 process.on('unhandledRejection', (error) => log.error({ error: String(error) }, 'unhandled'));
 
-void main().catch((error: unknown) => {
+void inProcesses(Number(process.env.PELVIK_PROCESSES ?? 1), main).catch((error: unknown) => {
   process.stderr.write(`${String(error)}\n`);
   process.exit(1);
 });

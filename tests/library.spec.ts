@@ -218,7 +218,7 @@ test('hostile files are refused and the server goes on', async ({ page }) => {
     expect(text).toContain('remedy');
     expect(text).not.toContain('at Object');
   }
-  expect((await page.request.get('/api/health')).ok()).toBe(true);
+  expect((await page.request.get('/api/ready')).ok()).toBe(true);
 });
 
 test('the powerflow bench: faults in the drawing, every gear at once, and who else looks like it', async ({

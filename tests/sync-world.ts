@@ -145,7 +145,8 @@ export class FakeServer {
     this.requests++;
     const fault = this.fault();
     await new Promise((resolve) => setImmediate(resolve));
-    if (fault === 'cut' || fault === 'busy') return { kind: 'later' };
+    if (fault === 'cut') return { kind: 'later' };
+    if (fault === 'busy') return { kind: 'later', message: 'The disk is full.' };
     if (fault === 'signed-out') return { kind: 'sign-in' };
     if (fault === 'failed') return { kind: 'failed', message: 'Something went wrong.' };
     const answer = work();

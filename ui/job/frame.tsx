@@ -238,10 +238,12 @@ function Money() {
   );
 }
 
+const notSent = (why: string, waiting: number) => (waiting ? `${why}: ${waiting} kept here` : why);
+
 /** How the saving of this job goes. "Saved" never stands beside something that is not. */
 function SaveState() {
   const { number } = useBase();
-  const { connection, aside, waiting } = useSync();
+  const { connection, says, aside, waiting } = useSync();
   const unusable = useUnkept();
   const refused = aside.filter((a) => a.job === number).length;
   const [kind, words] =
@@ -250,7 +252,7 @@ function SaveState() {
       : connection === 'signed-out'
         ? ['signed-out', 'Signed out: kept here']
         : connection === 'offline'
-          ? ['offline', waiting ? `No connection: ${waiting} kept here` : 'No connection']
+          ? ['offline', notSent(says === null ? 'No connection' : 'Not taken yet', waiting)]
           : refused || unusable
             ? ['refused', 'Not all is kept']
             : waiting

@@ -55,7 +55,7 @@ export type SaySlot = (slot: string, job: number) => string | null;
 
 /** What a person must know of the saving, on every page: what waits, what was refused, and that a newer version is there. */
 export function SyncBanner({ say = () => null }: { say?: SaySlot }) {
-  const { connection, waiting, byJob, aside } = useSync();
+  const { connection, says, waiting, byJob, aside } = useSync();
   const takeVersion = useNewVersion();
   const jobs = byJob.size;
   return (
@@ -63,7 +63,11 @@ export function SyncBanner({ say = () => null }: { say?: SaySlot }) {
       {(connection === 'offline' || connection === 'signed-out') && (
         <Strip $tone="warn" role="status" data-testid="offline">
           <p>
-            <b>{connection === 'offline' ? 'No connection to the shop’s server.' : 'You are signed out.'}</b>
+            <b>
+              {connection === 'offline'
+                ? (says ?? 'No connection to the shop’s server.')
+                : 'You are signed out.'}
+            </b>
             <span>{waitingWords(waiting, jobs)}</span>
             {connection === 'signed-out' && <Link href="/signin">Sign in again</Link>}
           </p>

@@ -112,7 +112,7 @@ const SOON = 500;
  * where the shop's server is away.
  */
 async function lookForServer(engine: SyncEngine): Promise<void> {
-  const there = await fetch('/api/health', {
+  const there = await fetch('/api/ready', {
     cache: 'no-store',
     signal: AbortSignal.timeout(REACH_TIME),
   }).then(

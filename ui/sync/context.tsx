@@ -3,10 +3,10 @@ import { createContext, useContext, useEffect, useState, useSyncExternalStore } 
 import type { ReactNode } from 'react';
 import { engineFor } from './browser';
 import type { Who } from './browser';
+import { BEFORE } from './engine';
 import type { SyncEngine, SyncState } from './engine';
 
 const EngineContext = createContext<SyncEngine | null>(null);
-const BEFORE: SyncState = { connection: 'opening', waiting: 0, byJob: new Map(), busy: false, aside: [] };
 
 /** The signed-in person's sync for the pages below; there is none on the server. */
 export function SyncProvider({ who, children }: { who: Who; children: ReactNode }) {

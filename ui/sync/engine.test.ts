@@ -43,6 +43,26 @@ test('kept is only what is in the store, and while the store refuses nothing is'
   expect(done).toBe(2);
 });
 
+test('why nothing is taken is said in the server’s words, until something is', async () => {
+  const tab = await world.device('Mira').tab();
+  const view = await tab.show(JOB);
+  world.server.fault = () => 'busy';
+  view.write([['fluid.level', 'low']]);
+  await world.settle();
+  expect(tab.engine.read()).toMatchObject({ connection: 'offline', says: 'The disk is full.', waiting: 1 });
+  world.server.fault = () => 'cut';
+  tab.engine.wake();
+  await world.settle();
+  expect(tab.engine.read()).toMatchObject({ connection: 'offline', says: null, waiting: 1 });
+  world.server.fault = () => 'busy';
+  tab.engine.wake();
+  await world.settle();
+  world.server.fault = () => null;
+  tab.engine.wake();
+  await world.settle();
+  expect(tab.engine.read()).toMatchObject({ connection: 'online', says: null, waiting: 0 });
+});
+
 test('what waits of every job is sent, whichever page is open', async () => {
   const device = world.device('Mira');
   const before = await device.tab();

@@ -6,13 +6,16 @@ import type { Write } from './queue';
 import { Runner } from './runner';
 import type { JobMark, SetAside, Store, WaitingEntry, WaitingPhoto } from './store';
 import type { Sending, Surroundings, Told } from './surroundings';
-import type { Appended } from './transport';
+import { heard } from './transport';
+import type { Appended, Transport } from './transport';
 
 export type Connection = 'opening' | 'online' | 'offline' | 'signed-out' | 'other-person';
 
 /** How the saving goes, over all of a person's jobs. */
 export interface SyncState {
   connection: Connection;
+  /** Why nothing goes out, in the server's own words; null where it did not answer. */
+  says: string | null;
   /** Writes and photos that wait. */
   waiting: number;
   /** Waiting by job, photos left out. */
@@ -39,6 +42,16 @@ interface Opened {
   store: Store;
 }
 
+/** Before anything is known. */
+export const BEFORE: SyncState = {
+  connection: 'opening',
+  says: null,
+  waiting: 0,
+  byJob: new Map(),
+  busy: false,
+  aside: [],
+};
+
 /** Between tries at something that should have worked, ms. */
 const PAUSE = 1000;
 
@@ -47,7 +60,7 @@ const PAUSE = 1000;
  * server refuses is set aside with its reason and the rest goes on. Pages attach to it; tabs of one person share it.
  */
 export class SyncEngine {
-  private state: SyncState = { connection: 'opening', waiting: 0, byJob: new Map(), busy: false, aside: [] };
+  private state: SyncState = BEFORE;
   private readonly subscribers = new Set<() => void>();
   private readonly listeners = new Set<Listener>();
   private opened: Promise<Opened>;
@@ -55,12 +68,15 @@ export class SyncEngine {
   private readonly entries: Runner;
   private readonly photos: Runner;
   private readonly sending = new Set<Sending>();
+  private readonly transport: Transport;
+  private says: string | null = null;
   /** Writes that are not in the store yet. */
   private unkept = 0;
   private askers: (() => void)[] = [];
   private stopped = false;
 
   constructor(private readonly around: Surroundings) {
+    this.transport = heard(around.transport, (says) => (this.says = says));
     this.opened = this.open();
     this.channel = around.openChannel((told) => this.heard(told));
     this.entries = new Runner(() => this.send('entries', () => this.sendEntries()), around.after);
@@ -162,7 +178,7 @@ export class SyncEngine {
 
   /** What a page that listens has met: the network may be gone although nothing waits. */
   met(connection: Connection): void {
-    if (!this.state.busy && this.state.connection !== connection) this.show({ connection });
+    if (!this.state.busy && this.state.connection !== connection) this.show({ connection, says: null });
   }
 
   /** Ends everything; what waits stays kept. */
@@ -191,6 +207,7 @@ export class SyncEngine {
     // Where nothing had to be sent, nothing was learnt of the network.
     const { connection } = this.state;
     this.show({
+      says: ending === 'offline' ? this.says : ending === null ? this.state.says : null,
       connection: ending ?? (connection === 'opening' ? 'online' : connection),
       busy: this.sending.size > 0,
     });
@@ -205,7 +222,7 @@ export class SyncEngine {
   private async sendEntries(): Promise<Connection | null> {
     const { queue } = await this.opened;
     return sendEntries({
-      transport: this.around.transport,
+      transport: this.transport,
       queue,
       stopped: () => this.stopped,
       begins: () => this.begins('entries'),
@@ -224,7 +241,7 @@ export class SyncEngine {
   private async sendPhotos(): Promise<Connection | null> {
     const { photos } = await this.opened;
     return sendPhotos({
-      transport: this.around.transport,
+      transport: this.transport,
       photos,
       stopped: () => this.stopped,
       begins: () => this.begins('photos'),

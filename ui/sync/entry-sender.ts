@@ -79,7 +79,7 @@ async function sendJob(sending: EntrySending, job: number): Promise<Connection> 
   }
 }
 
-const messageOf = (answer: Outcome<unknown>) => ('message' in answer ? answer.message : '');
+const messageOf = (answer: Outcome<unknown>) => ('message' in answer && answer.message) || '';
 
 async function took(
   sending: EntrySending,

@@ -26,7 +26,8 @@ export interface News {
  */
 export type Outcome<T> =
   | { kind: 'taken'; value: T }
-  | { kind: 'later' }
+  /** `message`: why, where the server itself said it. */
+  | { kind: 'later'; message?: string }
   | { kind: 'sign-in' }
   | { kind: 'other-person' }
   | { kind: 'restored' }
@@ -71,6 +72,22 @@ export const transportOf = (id: string) => ({
 });
 export type Transport = ReturnType<typeof transportOf>;
 
+/** The same way; `tell` hears after each answer why the server puts things off, or null. */
+export function heard(transport: Transport, tell: (says: string | null) => void): Transport {
+  const listening =
+    <A extends unknown[], T>(ask: (...args: A) => Promise<Outcome<T>>) =>
+    async (...args: A) => {
+      const answer = await ask(...args);
+      tell(answer.kind === 'later' ? (answer.message ?? null) : null);
+      return answer;
+    };
+  return {
+    entries: listening(transport.entries),
+    photo: listening(transport.photo),
+    news: listening(transport.news),
+  };
+}
+
 /** How far the sender knows a job's record, and of which generation that knowledge is. */
 export interface Sent {
   after?: number;
@@ -95,7 +112,7 @@ export async function outcome<T>(ask: () => Promise<T>): Promise<Outcome<T>> {
     const message = `${error.message} ${error.remedy}`.trim();
     if (error.kind) return { kind: error.kind };
     if (error.status === 401) return { kind: 'sign-in' };
-    if (LATER.has(error.status)) return { kind: 'later' };
+    if (LATER.has(error.status)) return { kind: 'later', message };
     return error.status >= 500 ? { kind: 'failed', message } : { kind: 'refused', message };
   }
 }
