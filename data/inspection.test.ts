@@ -7,12 +7,11 @@ import { factsOf, factWords } from '@/core/facts';
 import { catalogueOf, inspectionOf, stageOfIn } from '@/core/inspection';
 import type { CataloguePoint, Inspection, Subject } from '@/core/inspection';
 import { validator, checkSlot, openCase, problemsOf } from '@/core/validation';
-import fileSchema from '@/docs/formats/inspection.schema.json';
-import scaleSchema from '@/docs/formats/scales.schema.json';
+import { inspectionSchema as fileSchema, scalesSchema as scaleSchema } from '@/core/inspection';
 import { answersOf, full, subjectsOf } from '@/tests/fixtures/findings';
 import { inspection as data } from './inspection';
 import { knowledge, rules } from './knowledge';
-import derivedSchema from './knowledge/derived-facts.schema.json';
+import { derivedFactsSchema as derivedSchema } from '@/core/facts';
 import { shippedUnits } from './shipped';
 
 const catalogue = catalogueOf(data);

@@ -19,13 +19,13 @@ import {
 import { demoJobs } from './demo';
 import type { DemoJob } from './demo';
 import behaviour from './knowledge/behaviour.json';
-import behaviourSchema from './knowledge/behaviour.schema.json';
+import { behaviourSchema } from '@/core/suspects';
 import causal from './knowledge/causal.json';
 import publicCodes from './codes/public.json';
-import publicCodesSchema from './codes/public.schema.json';
-import causalSchema from './knowledge/causal.schema.json';
+import { publicCodesSchema } from './codes';
+import { causalSchema } from '@/core/diagnosis';
 import scopeRules from './policies/scope-rules.json';
-import scopeRulesSchema from './policies/scope-rules.schema.json';
+import { scopeRulesSchema } from '@/core/scope';
 import shop from './prices/shop.json';
 import { shopSchema } from '@/core/shop';
 import { knowledge, unitKnowledge } from './knowledge';

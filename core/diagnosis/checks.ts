@@ -3,7 +3,7 @@ import { catalogueOf, inspectionOf } from '@/core/inspection';
 import { frictionElements, midSentence } from '@/core/unit';
 import { judge } from './first';
 import type { Judgement } from './judgement';
-import type { CheckTemplate } from './knowledge';
+import type { CheckTemplate } from './schema';
 import type { Link } from './link';
 import type { Model } from './model';
 import type { Known } from './posterior';

@@ -4,7 +4,7 @@ import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
 import { plates, soundPacks } from '@/tests/fixtures/told';
 import { diagnoser } from './diagnose';
-import type { CausalKnowledge } from './knowledge';
+import type { CausalKnowledge } from './schema';
 
 /*
  * A whole verdict from a handful of causes: a pack that welds, what burns it, a filter, and the rest. Small enough that what

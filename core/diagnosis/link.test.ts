@@ -1,4 +1,4 @@
-import type { ObservationTemplate } from './knowledge';
+import type { ObservationTemplate } from './schema';
 import { linker, lookedAtTogether } from './link';
 import type { Model } from './model';
 

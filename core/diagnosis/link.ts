@@ -1,4 +1,4 @@
-import type { ObservationTemplate } from './knowledge';
+import type { ObservationTemplate } from './schema';
 import type { Model } from './model';
 
 /** What an observation point hangs on: nodes of the network, each with its own likelihood. */

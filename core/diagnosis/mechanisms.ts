@@ -1,5 +1,5 @@
 import { frictionElements } from '@/core/unit';
-import type { CausalKnowledge, MechanismScope, MechanismTemplate } from './knowledge';
+import type { CausalKnowledge, MechanismScope, MechanismTemplate } from './schema';
 import { sayAim } from './say';
 import { NOTHING } from './shows';
 import type { Aim } from './shows';

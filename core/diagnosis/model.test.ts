@@ -1,7 +1,7 @@
 import { frictionElements } from '@/core/unit';
 import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
-import type { CausalKnowledge } from './knowledge';
+import type { CausalKnowledge } from './schema';
 import { buildModel } from './model';
 
 /* The network that a few templates make of the four-speed, strength by strength. */

@@ -1,6 +1,6 @@
 import type { UnitDefinition } from '@/core/unit';
 import { NO_EXPERIENCE } from './experience';
-import type { CausalKnowledge, RootTemplate } from './knowledge';
+import type { CausalKnowledge, RootTemplate } from './schema';
 import { buildRoots } from './roots';
 
 /* A unit of a few parts: what each scope of a first cause makes of it. */

@@ -2,7 +2,7 @@ import { elementsServedBy, frictionElements, partsWithRole } from '@/core/unit';
 import type { Part, UnitDefinition } from '@/core/unit';
 import { shareWith } from './experience';
 import type { Experience } from './experience';
-import type { RootTemplate, CausalKnowledge } from './knowledge';
+import type { RootTemplate, CausalKnowledge } from './schema';
 import { sayAim } from './say';
 import type { Aim } from './shows';
 

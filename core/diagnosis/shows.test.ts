@@ -1,5 +1,5 @@
 import { shippedUnits } from '@/data/shipped';
-import type { ShowKind } from './knowledge';
+import type { ShowKind } from './schema';
 import { heardIn, NOTHING, signsOf } from './shows';
 import type { Aim } from './shows';
 import { structureOf } from './structure';

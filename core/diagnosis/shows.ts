@@ -1,6 +1,6 @@
 import type { Fault } from '@/core/powerflow';
 import type { Prediction, PredictionKind } from '@/core/suspects';
-import type { Behaving, ShowKind, Shows } from './knowledge';
+import type { Behaving, ShowKind, Shows } from './schema';
 import type { Structure } from './structure';
 
 /** What something is about: at most one of each. */

@@ -4,7 +4,7 @@ import { healthyTable, noiseTable, predict, signatureOf } from '@/core/suspects'
 import type { HealthyTable, NoiseSource, Prediction } from '@/core/suspects';
 import { elementOf, frictionElements } from '@/core/unit';
 import type { Part, UnitDefinition } from '@/core/unit';
-import type { EffectStrength } from './knowledge';
+import type { EffectStrength } from './schema';
 
 /** What the causal model takes from the unit's construction: worked out once per unit. */
 export interface Structure {

@@ -6,7 +6,8 @@ import { liningFacts } from './linings';
 import { partFacts } from './parts';
 import { recordFacts } from './record';
 import { pattern } from './types';
-import type { DerivedFacts, Fact, FactKnowledge } from './types';
+import type { DerivedFacts } from './schema';
+import type { Fact, FactKnowledge } from './types';
 
 /** Everything a job's record says, but for the complaint gear by gear. */
 export function factsOf(unit: UnitDefinition, state: JobState, knowledge: FactKnowledge): Fact[] {

@@ -3,4 +3,6 @@ export { answerWords, factWords } from './words';
 export { packOf } from './linings';
 export { partFact } from './parts';
 export { fact, pattern } from './types';
-export type { DerivedFact, DerivedFacts, Fact, FactKnowledge } from './types';
+export { derivedFactsSchema } from './schema';
+export type { DerivedFact, DerivedFacts } from './schema';
+export type { Fact, FactKnowledge } from './types';

@@ -1,4 +1,5 @@
 import type { InspectionData } from '@/core/inspection';
+import type { DerivedFacts } from './schema';
 
 /**
  * One thing known of a job, in the one vocabulary that diagnosis weighs and scope rules ask for: `drum.crack:sun-shell`
@@ -24,19 +25,6 @@ export interface Reading {
   severity: number;
   /** The part was graded as a whole. */
   whole: boolean;
-}
-
-/** `data/knowledge/derived-facts.json`: facts that follow from others. */
-export interface DerivedFacts {
-  format: 'pelvik-derived-facts/1';
-  facts: DerivedFact[];
-}
-
-export interface DerivedFact {
-  point: string;
-  level: string;
-  /** Any of these is enough: `point=level|level`. */
-  any: string[];
 }
 
 /** What turns a record into facts. */

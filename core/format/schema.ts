@@ -97,6 +97,10 @@ export const shape = <P extends Record<string, Schema>>(
   ...bounds,
 });
 
+/** An object with just these keys, whose values are alike. */
+export const record = <K extends string, T>(keys: readonly K[], values: Schema<T>): Schema<Record<K, T>> =>
+  shape(Object.fromEntries(keys.map((key) => [key, values]))) as Schema<Record<K, T>>;
+
 /** An object of any keys, whose values are alike. */
 export const map = <T>(
   values: Schema<T>,
@@ -120,6 +124,12 @@ export const array = <T>(items: Schema<T>, bounds: Count = {}): Schema<T[]> => (
   items,
   ...bounds,
 });
+export const pair = <T>(items: Schema<T>): Schema<[T, T]> => ({
+  type: 'array',
+  items,
+  minItems: 2,
+  maxItems: 2,
+});
 /** A list in which nothing stands twice. */
 export const list = <T>(items: Schema<T>, maxItems: number, minItems = 0): Schema<T[]> => ({
   type: 'array',
@@ -136,3 +146,6 @@ export const documentSchema = (id: string, title: string, schema: Schema): Schem
   title,
   ...schema,
 });
+
+/** Data that ships with the program as what its schema says it is: the tests hold it against the schema. */
+export const shipped = <T>(_schema: Schema<T>, data: unknown): T => data as T;

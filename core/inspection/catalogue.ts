@@ -1,4 +1,4 @@
-import type { InspectionFile, Level, Point, Scale, ScaleFile, TargetHead } from './types';
+import type { InspectionFile, Level, Point, Scale, ScaleFile, TargetHead } from './schema';
 
 /** A point with the file it stands in and its answers, ready to be looked up. */
 export interface CataloguePoint {

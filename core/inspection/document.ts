@@ -1,6 +1,6 @@
 import type { Catalogue, CataloguePoint } from './catalogue';
 import { levelsOf } from './catalogue';
-import type { InspectionFile, Point } from './types';
+import type { InspectionFile, Point } from './schema';
 
 /** The whole catalogue as Markdown: what can be recorded of what, with which answers. `docs/formats/points.md` is this. */
 export function catalogueDocument(catalogue: Catalogue): string {

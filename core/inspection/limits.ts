@@ -1,7 +1,7 @@
 import { elementOf } from '@/core/unit';
 import type { Limits, Spec, UnitDefinition } from '@/core/unit';
 import type { Subject } from './subjects';
-import type { LimitKind, MeasureUnit } from './types';
+import type { LimitKind, MeasureUnit } from './schema';
 
 /** What a reading is held against, SI: at least one side; `nominal` where a new one has a size of its own. */
 export type Limit = Partial<Limits> & { nominal?: number };

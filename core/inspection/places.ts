@@ -1,7 +1,7 @@
 import type { Finding } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import type { Subject } from './subjects';
-import type { Point } from './types';
+import type { Point } from './schema';
 
 /** A place in a picture: the reading that holds what was found there, and how it is said. */
 export interface PicturePlace {

@@ -1,49 +1,246 @@
-import { CANNOT_TELL, TAKEDOWN, WARMTHS } from '@/core/case';
-import type { Finding, Schema } from '@/core/case';
-import type { CataloguePoint } from './catalogue';
+import {
+  array,
+  documentSchema,
+  either,
+  exactlyOne,
+  integer,
+  literal,
+  number,
+  numberWithin,
+  oneOf,
+  optional,
+  orNull,
+  said,
+  shape,
+  string,
+  text,
+  yesNo,
+} from '@/core/format';
+import type { Of } from '@/core/format';
+import { STAGES } from '@/core/stage';
 
-const UNJUDGED = [CANNOT_TELL, TAKEDOWN];
+const id = string({ pattern: '^[a-z][a-z0-9-]{0,59}$' });
+const selectors = array(string({ pattern: '^(\\*|[a-z][a-z0-9-]{0,59})$' }), { minItems: 1 });
 
-/** The JSON Schema of a finding at a point. */
-export function findingSchema(point: CataloguePoint): Schema<Finding> {
-  return {
-    type: 'object',
-    additionalProperties: false,
-    required: ['is'],
-    properties: {
-      is: valueSchema(point),
-      where: { type: 'string', minLength: 1, maxLength: 200 },
-      note: { type: 'string', minLength: 1, maxLength: 1000 },
-      warmth: { enum: WARMTHS },
-      temperatureC: { type: 'number', minimum: -60, maximum: 300 },
-      pressureKpa: { type: 'number', minimum: 0, maximum: 5000 },
-      oilFilm: { type: 'boolean' },
-    },
-  };
-}
+/** What it is looked at on; the value is a list of selectors a subject must match one of. */
+const target = shape(
+  {
+    part: optional(selectors),
+    element: optional(selectors),
+    plate: optional(selectors),
+    face: optional(selectors),
+    gearset: optional(selectors),
+    solenoid: optional(selectors),
+    sensor: optional(selectors),
+    station: optional(selectors),
+    unit: optional(selectors),
+  },
+  { minProperties: 1 },
+);
+export type Target = Of<typeof target>;
+export type TargetHead = keyof Target;
 
-function valueSchema({ point: { field }, levels }: CataloguePoint): Schema {
-  const words = [...levels.keys()];
-  switch (field.kind) {
-    case 'scale':
-    case 'choice':
-    case 'test':
-      return { enum: [...words, ...UNJUDGED] };
-    case 'measure':
-      return { anyOf: [{ type: 'number', minimum: field.min, maximum: field.max }, { enum: UNJUDGED }] };
-    case 'amounts':
-      return {
-        anyOf: [
-          {
-            type: 'object',
-            additionalProperties: false,
-            minProperties: 1,
-            properties: Object.fromEntries(field.places.map(({ id }) => [id, { enum: words }])),
-          },
-          { enum: UNJUDGED },
-        ],
-      };
-    case 'words':
-      return { type: 'string', minLength: 1, maxLength: 2000 };
-  }
-}
+/** Drawn beside a subject: by these, not by its name, one finds it in a row of many. */
+export const GLYPHS = [
+  'plate',
+  'drum',
+  'piston',
+  'seal',
+  'spring',
+  'ring',
+  'band',
+  'shaft',
+  'gear',
+  'carrier',
+  'bearing',
+  'bushing',
+  'one-way',
+  'pump',
+  'converter',
+  'filter',
+  'drop',
+  'crumbs',
+  'solenoid',
+  'sensor',
+  'valve',
+  'case',
+  'plug',
+  'cooler',
+  'pawl',
+  'mark',
+] as const;
+export type GlyphId = (typeof GLYPHS)[number];
+
+export const MEASURE_UNITS = ['mm', 'Ω', 'kPa', 'l/min', 'N·m', 's', '°C', 'l', ''] as const;
+export type MeasureUnit = (typeof MEASURE_UNITS)[number];
+
+/** Limits a unit states, by what is measured. */
+export const LIMIT_KINDS = [
+  'end-play',
+  'clearance',
+  'pinion-play',
+  'face-clearance',
+  'tip-clearance',
+  'body-clearance',
+  'runout',
+  'pressure-idle',
+  'pressure-full',
+  'pressure-reverse',
+  'flow',
+  'depth',
+  'height',
+  'wear',
+  'backlash',
+  'gap',
+  'pack-clearance',
+  'pin-travel',
+  'resistance',
+  'friction-thickness',
+  'steel-thickness',
+  'plate-count',
+  'pinion-count',
+] as const;
+export type LimitKind = (typeof LIMIT_KINDS)[number];
+
+export const ASKED = ['warmth', 'temperatureC', 'pressureKpa', 'oilFilm'] as const;
+export type Condition = (typeof ASKED)[number];
+
+/** One answer of a scale. Severity is the one scale all of Pelvik uses: see `severity.ts`. */
+const level = shape({
+  id,
+  words: text(80),
+  severity: optional(
+    said('0 sound … 3 past use … 6 fused; absent: says nothing of how bad it is', integer(0, 6)),
+  ),
+});
+export type Level = Of<typeof level>;
+const levels = array(level, { minItems: 2, maxItems: 12 });
+
+/** How a point is answered. One renderer, one schema and one reading for each kind. */
+const field = exactlyOne(
+  said('A word of a scale', shape({ kind: literal('scale'), scale: id })),
+  said('A word of its own list', shape({ kind: literal('choice'), options: levels })),
+  said('The same; a test keeps its conditions', shape({ kind: literal('test'), options: levels })),
+  said(
+    'A number',
+    shape({
+      kind: literal('measure'),
+      limit: said('The unit’s limit it is held against', orNull(oneOf(LIMIT_KINDS))),
+      unit: oneOf(MEASURE_UNITS),
+      min: numberWithin({}),
+      max: numberWithin({}),
+      outside: optional(said('Severity outside the limit; 2 when not stated', integer(1, 6))),
+    }),
+  ),
+  said(
+    'An amount for each place',
+    shape({
+      kind: literal('amounts'),
+      scale: id,
+      places: array(shape({ id, words: text(60) }), { minItems: 1, maxItems: 12 }),
+    }),
+  ),
+  said('Free words', shape({ kind: literal('words') })),
+);
+export type Field = Of<typeof field>;
+export type FieldKind = Field['kind'];
+
+/** At these levels, under these conditions and facts, a finding counts with `weight` only, and says why. */
+const weakening = shape({
+  levels: optional(array(id, { minItems: 1 })),
+  job: optional(said('Facts of the job, as point=level', array(string({ pattern: '^[^=]+=[^=]+$' })))),
+  under: optional(
+    said(
+      'Its own conditions; `otherwise` is taken where the finding does not say',
+      array(
+        shape({
+          condition: oneOf(ASKED),
+          below: optional(numberWithin({})),
+          is: optional(either(yesNo, string({}))),
+          otherwise: either(yesNo, string({}), numberWithin({})),
+        }),
+      ),
+    ),
+  ),
+  weight: numberWithin({ exclusiveMinimum: 0, maximum: 1 }),
+  caution: text(200),
+});
+export type Weakening = Of<typeof weakening>;
+
+/** One thing to look at, with what may be answered. */
+const point = shape({
+  id,
+  words: text(80),
+  field,
+  minutes: number(0, 240),
+  also: optional(said('Words it is also found by', text(200))),
+  where: optional(
+    said('Places to choose from where it is seen; free words without', array(text(60), { minItems: 1 })),
+  ),
+  ask: optional(said('Conditions the form asks for, beside those any finding may keep', array(oneOf(ASKED)))),
+  counts: optional(
+    said(
+      'What it adds to: the worst of all that count makes the state of the part or of the lining',
+      oneOf(['part', 'lining']),
+    ),
+  ),
+  gives: optional(
+    said(
+      'Further facts it gives: yes at these levels, else no',
+      array(shape({ fact: id, yes: array(id, { minItems: 1 }) })),
+    ),
+  ),
+  weakens: optional(said('What makes it say less than it seems to', array(weakening))),
+  when: optional(said('Asked only where the unit states a limit for it', literal('limit'))),
+  quick: optional(said('Answered in the row itself; "the rest is sound" answers it too', literal(true))),
+  caution: optional(said('What can hurt somebody at it; and what its answer clears, or does not', text(300))),
+  hint: optional(text(300)),
+  expected: optional(
+    said('A job is not done without it: its stage says so as long as it is open', literal(true)),
+  ),
+  picture: optional(
+    said(
+      'The picture it is painted in, place by place: each place is a reading of its own. Faces have the pack',
+      oneOf(['band', 'planetary']),
+    ),
+  ),
+});
+export type Point = Of<typeof point>;
+
+/** `data/inspection/*.json`: what is looked at on one kind of thing, and what the answers mean. */
+const file = shape({
+  format: literal('pelvik-inspection/1'),
+  id,
+  of: said('A kind of part, of element, of plate …; * stands for all of them', target),
+  words: text(80),
+  order: said('Place among the others of a station, the lowest first', integer(0, 1000)),
+  glyph: oneOf(GLYPHS),
+  stage: oneOf(STAGES),
+  at: optional(said('Whole-unit matters: the station they are asked at', literal('drain'))),
+  unlisted: optional(
+    said(
+      'It has no row of its own: something else stands for it (a pack for its plates, a solenoid for its part)',
+      literal(true),
+    ),
+  ),
+  fails: optional(said('How a part of this kind fails', array(text(60)))),
+  points: array(point, { maxItems: 40 }),
+});
+export type InspectionFile = Of<typeof file>;
+export const inspectionSchema = documentSchema(
+  'pelvik-inspection/1',
+  'What is looked at on one kind of thing, and what the answers mean',
+  file,
+);
+
+const scale = shape({ id, levels });
+export type Scale = Of<typeof scale>;
+
+/** `data/inspection/scales.json`. */
+const scaleFile = shape({ format: literal('pelvik-scales/1'), scales: array(scale, { minItems: 1 }) });
+export type ScaleFile = Of<typeof scaleFile>;
+export const scalesSchema = documentSchema(
+  'pelvik-scales/1',
+  'Words of one kind, from sound to past use',
+  scaleFile,
+);

@@ -4,7 +4,7 @@ import type { CataloguePoint } from './catalogue';
 import { IN_SI } from './limits';
 import type { Limit } from './limits';
 import type { Subject } from './subjects';
-import type { MeasureUnit } from './types';
+import type { MeasureUnit } from './schema';
 
 const UNJUDGED: Record<string, string> = {
   [CANNOT_TELL]: 'Cannot tell',

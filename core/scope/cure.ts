@@ -5,7 +5,7 @@ import type { ScopeCause, ScopeFact } from './facts';
 import { orderedAs, reaches } from './line';
 import type { Lines } from './line';
 import { matches, partsOfLine } from './rules';
-import type { Repair, ScopeRules } from './rules';
+import type { Repair, ScopeRules } from './schema';
 
 /** A cause, as far as its cure goes by it. */
 export type Curable = Pick<ScopeCause, 'part' | 'element' | 'gearset' | 'curedBy'>;

@@ -3,7 +3,7 @@ import type { JobState } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import { blankLine, isBought, isPriced, operationLine, partLine } from './line';
 import type { Lines, Reason, ScopeLine } from './line';
-import type { ScopeAction } from './rules';
+import type { ScopeAction } from './schema';
 
 /** A change by hand, as the record holds it. */
 export interface LineEdit {

@@ -13,7 +13,7 @@ import {
   withReasons,
 } from './line';
 import type { Lines, Reason } from './line';
-import { SCOPE_ACTIONS } from './rules';
+import { SCOPE_ACTIONS } from '@/core/case';
 
 const reason = (action: Reason['action'], more: Partial<Reason> = {}): Reason => ({
   rule: 'r',

@@ -1,7 +1,7 @@
 import type { Grade } from '@/core/case';
 import { partOf } from '@/core/unit';
 import type { LabourOperation, LabourRate, Part, UnitDefinition } from '@/core/unit';
-import type { ScopeAction } from './rules';
+import type { ScopeAction } from './schema';
 
 export interface Reason {
   rule: string;

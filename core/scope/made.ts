@@ -3,8 +3,8 @@ import { valueOf } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import { isByCustom } from './line';
 import type { ScopeLine } from './line';
-import { SCOPE_ACTIONS } from './rules';
-import type { ScopeAction } from './rules';
+import { SCOPE_ACTIONS } from '@/core/case';
+import type { ScopeAction } from './schema';
 import type { Scope } from './scope';
 
 /**

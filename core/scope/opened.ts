@@ -3,7 +3,7 @@ import type { JobState } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import { isBought, merge, partLine, reaches } from './line';
 import type { Lines, Reason, ScopeLine } from './line';
-import type { ScopeRules } from './rules';
+import type { ScopeRules } from './schema';
 
 /**
  * Adds what is not used twice where a place was taken out or is worked on (gaskets, rings, fasteners), and what is chosen by

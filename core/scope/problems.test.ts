@@ -28,7 +28,7 @@ describe('a rule no policy switches off', () => {
   test('is followed by doing as much or more; a custom may be left', () => {
     expect(scopeBy([firm]).problems).toEqual([]);
     expect(scopeBy([firm], edit({ change: 'change', action: 'upgrade' })).problems).toEqual([]);
-    expect(scopeBy([{ ...firm, firm: false }], edit({ change: 'remove' })).problems).toEqual([]);
+    expect(scopeBy([{ ...firm, firm: undefined }], edit({ change: 'remove' })).problems).toEqual([]);
   });
   test.each([
     ['reuse', 'reused'],

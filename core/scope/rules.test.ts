@@ -1,8 +1,9 @@
 import type { UnitDefinition } from '@/core/unit';
 import scopeRules from '@/data/policies/scope-rules.json';
 import ostrelFour from '@/data/units/ostrel-four.json';
-import { fire, isFor, isInside, partsOfLine, REPAIRS } from './rules';
-import type { ScopeRule, ScopeRules } from './rules';
+import { fire, isFor, isInside, partsOfLine } from './rules';
+import { REPAIRS } from './schema';
+import type { ScopeRule, ScopeRules } from './schema';
 
 const unit = ostrelFour as unknown as UnitDefinition;
 const rule = (when: string[]): ScopeRule => ({ id: 'r', when, lines: [], reason: '' });

@@ -1,80 +1,8 @@
-import { SCOPE_ACTIONS } from '@/core/case';
 import { elementOf, frictionElements, partsWithRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { pattern } from '@/core/facts';
 import type { ScopeFact } from './facts';
-
-export { SCOPE_ACTIONS };
-export type ScopeAction = (typeof SCOPE_ACTIONS)[number];
-
-/** How a transmission can be put right, or not: each makes an option of the quote. */
-export const REPAIRS = ['targeted', 'full', 'upgrade', 'exchange', 'none'] as const;
-export type Repair = (typeof REPAIRS)[number];
-
-/** What a rule puts into the scope: a part, a group of parts, an operation, or something outside the unit. */
-export interface RuleLine {
-  /** `$p`: the part the rule is about. */
-  part?: string;
-  /** Every part of a role. */
-  role?: string;
-  group?: string;
-  /** The operation of a role. */
-  operation?: string;
-  /** Only what of the operation is done already. */
-  done?: boolean;
-  supply?: 'fluid';
-  outside?: string;
-  name?: string;
-  action?: ScopeAction;
-  onTheShop?: boolean;
-}
-
-export interface ScopeRule {
-  id: string;
-  firm?: boolean;
-  /** What it is for; the repairs of what is inside where none is said. */
-  repairs?: Repair[];
-  when: string[];
-  lines: RuleLine[];
-  reason: string;
-}
-
-/** Work that follows from what is done with parts. */
-export interface WorkRule {
-  id: string;
-  /** Parts of any of these kinds or roles; of any where neither is said. */
-  kinds?: string[];
-  roles?: string[];
-  actions: ScopeAction[];
-  /** The operation of a role. */
-  operation: string;
-  /** Once for every part, not once in all. */
-  each?: boolean;
-  reason: string;
-}
-
-/** When a repair is offered. */
-export interface RepairRule {
-  repair: Repair;
-  /** Any of these bars it: all patterns of one hold. */
-  unless?: { when: string[]; reason: string }[];
-  /** It is offered for one of these only. */
-  onlyFor?: { when: string[]; reason: string }[];
-}
-
-/** `data/policies/scope-rules.json`. */
-export interface ScopeRules {
-  format: 'pelvik-scope-rules/2';
-  rules: ScopeRule[];
-  work: WorkRule[];
-  repairs: RepairRule[];
-  /** What is not used twice where a place was opened, and what is chosen by size when a pack is set. */
-  opened: { renewed: string[]; selective: string[]; reason: string; chosen: string };
-  /** Parts that an exchange unit does not bring along. */
-  outsideUnit: { kinds: string[]; roles: string[] };
-  /** Kinds of parts that are worth keeping of a donor core. */
-  shelf: { kinds: string[]; reason: string };
-}
+import type { Repair, RuleLine, ScopeRule } from './schema';
 
 /** The repairs a rule is for. */
 const INSIDE: readonly Repair[] = ['targeted', 'full', 'upgrade'];

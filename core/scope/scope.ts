@@ -22,7 +22,8 @@ import { addOpened } from './opened';
 import { problemsOf } from './problems';
 import type { ScopeProblem } from './problems';
 import { fire, isFor, isInside, matches, partsOfLine } from './rules';
-import type { Firing, Repair, RepairRule, RuleLine, ScopeRules } from './rules';
+import type { Firing } from './rules';
+import type { Repair, RepairRule, RuleLine, ScopeRules } from './schema';
 import { asSourced, markSources } from './sources';
 import { addWork, timeBench, withoutOverlaps } from './work';
 
@@ -158,7 +159,13 @@ function addCure(doing: Doing, cause: ScopeCause, facts: readonly ScopeFact[], i
 function cureLines(doing: Doing, line: RuleLine, cause: ScopeCause, reason: Omit<Reason, 'action'>) {
   const { unit, repair, rules } = doing;
   const firing: Firing = {
-    rule: { id: reason.rule, firm: reason.firm, when: [], lines: [], reason: reason.words },
+    rule: {
+      id: reason.rule,
+      ...(reason.firm ? { firm: true } : {}),
+      when: [],
+      lines: [],
+      reason: reason.words,
+    },
     binding: marksOf(cause),
     slots: reason.slots,
   };

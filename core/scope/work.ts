@@ -2,7 +2,7 @@ import { operationWithRole, partOf } from '@/core/unit';
 import type { LabourOperation, UnitDefinition } from '@/core/unit';
 import { merge, operationLine, reaches, roundHours } from './line';
 import type { Lines, ScopeLine } from './line';
-import type { ScopeRules } from './rules';
+import type { ScopeRules } from './schema';
 
 /** Adds the work that follows from what is done with the parts. */
 export function addWork(unit: UnitDefinition, lines: Lines, { work }: ScopeRules): void {

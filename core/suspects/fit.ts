@@ -1,8 +1,7 @@
-import type { Behaviour, Complaint } from '@/core/case';
-import type { Prediction, PredictionKind } from './predict';
-
-/** Likelihood of each behaviour for each kind of prediction: `data/knowledge/behaviour.json`. */
-export type BehaviourTable = Record<PredictionKind, Record<Behaviour, number>>;
+import type { Complaint } from '@/core/case';
+import type { Prediction } from './predict';
+import { PREDICTION_KINDS } from './schema';
+import type { BehaviourTable } from './schema';
 
 /** How far a report is to be believed; the rest is spread over all behaviours. Shop-verified counts more. */
 const TRUST = { customer: 0.75, shop: 0.98 } as const;
@@ -31,9 +30,7 @@ export function cellLogLikelihood(
 export function agrees(table: BehaviourTable, complaint: Complaint, prediction: Prediction): boolean {
   const here = cellLogLikelihood(table, complaint, prediction);
   const best = Math.max(
-    ...(Object.keys(table) as PredictionKind[])
-      .filter((kind) => typeof table[kind] === 'object')
-      .map((kind) => cellLogLikelihood(table, complaint, { ...prediction, kind })),
+    ...PREDICTION_KINDS.map((kind) => cellLogLikelihood(table, complaint, { ...prediction, kind })),
   );
   return here > best - Math.log(6);
 }

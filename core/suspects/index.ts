@@ -1,7 +1,8 @@
 export { healthyTable, predict, signatureOf } from './predict';
-export type { HealthyTable, Prediction, PredictionKind } from './predict';
+export type { HealthyTable, Prediction } from './predict';
+export { behaviourSchema } from './schema';
+export type { BehaviourTable, PredictionKind } from './schema';
 export { agrees, cellLogLikelihood, tellsOfGears } from './fit';
-export type { BehaviourTable } from './fit';
 export { pairHypotheses, singleHypotheses, slipSweep } from './hypotheses';
 export { thermalsOf } from './temperature';
 export type { Thermal } from './temperature';

@@ -1,21 +1,7 @@
 import { coastBehaviour, gearOutcome, solveGear, turbineTorque } from '@/core/powerflow';
 import type { Fault, GearOutcome, GearSolution } from '@/core/powerflow';
 import type { GearPosition, UnitDefinition } from '@/core/unit';
-
-/** What a gear does as a driver would meet it. */
-export type PredictionKind =
-  | 'normal'
-  | 'neutral'
-  | 'lower'
-  | 'higher'
-  | 'tie-up'
-  | 'slip'
-  | 'moves'
-  | 'no-braking'
-  | 'shudder'
-  | 'late'
-  | 'stall'
-  | 'wind-up';
+import type { PredictionKind } from './schema';
 
 export interface Prediction {
   gear: string;

@@ -4,7 +4,7 @@ import type { Fault } from '@/core/powerflow';
 import { elementOf, midSentence, partOf } from '@/core/unit';
 import type { Part, UnitDefinition } from '@/core/unit';
 import { agrees, cellLogLikelihood, tellsOfGears } from './fit';
-import type { BehaviourTable } from './fit';
+import type { BehaviourTable } from './schema';
 import { pairHypotheses, singleHypotheses } from './hypotheses';
 import type { Hypothesis } from './hypotheses';
 import { healthyTable, predict } from './predict';

@@ -8,7 +8,7 @@ import { factWords } from '@/core/facts';
 import { findingWords } from '@/core/quote';
 import { SlotText } from '@/ui/job/fields';
 import { useBench, useJob, useReasoning, useSlot } from '@/ui/job/provider';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { likelihood } from '@/ui/job/words';
 import { Button, Caption, Line, Notice, Page, Section, Stack } from '@/ui/system';
 import { ChainMap } from './chain-map';

@@ -6,7 +6,7 @@ import type { Finding, JobState } from '@/core/case';
 import type { ChainStep } from '@/core/diagnosis';
 import { findingWords } from '@/core/inspection';
 import type { Inspection } from '@/core/inspection';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { useJob } from '@/ui/job/provider';
 import { slotWords } from '@/ui/job/slot-words';
 import { likelihood } from '@/ui/job/words';

@@ -2,7 +2,7 @@
 import styled from 'styled-components';
 import type { Cause } from '@/core/diagnosis';
 import { factWords } from '@/core/facts';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { Caption, Wide } from '@/ui/system';
 
 export const Ledger = styled.table`

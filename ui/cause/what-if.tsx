@@ -4,7 +4,7 @@ import { ToggleButton, ToggleButtonGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Cause, CheckResult, NextCheck } from '@/core/diagnosis';
 import { answerWords } from '@/core/facts';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { useReasoning } from '@/ui/job/provider';
 import { checkTime, likelihood } from '@/ui/job/words';
 import { Caption } from '@/ui/system';

@@ -18,7 +18,7 @@ import { Points } from './points';
 import { quickPoint } from './quick';
 import { summaryOf } from './summary';
 import { useFinding } from './use-finding';
-import { useInspection } from './use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 
 const Line = styled.li<{ $tone: Tone | undefined }>`
   display: grid;

@@ -1,7 +1,7 @@
 'use client';
 import styled from 'styled-components';
 import { PointItem } from '@/ui/inspection/point';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 
 const Grid = styled.div`
   display: grid;

@@ -2,7 +2,7 @@
 import styled from 'styled-components';
 import type { Finding, Json } from '@/core/case';
 import { findingWords } from '@/core/inspection';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from './use-inspection';
 import { Button, Line, Notice } from '@/ui/system';
 import { useBench, useClashes } from './provider';
 import { slotWords } from './slot-words';

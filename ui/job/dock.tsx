@@ -5,7 +5,7 @@ import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { factWords } from '@/core/facts';
 import { Button } from '@/ui/system';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from './use-inspection';
 import { checkTime, likelihood } from './words';
 import { useReasoning } from './provider';
 

@@ -9,7 +9,7 @@ import { isStage, PAGES, STAGE } from '@/core/stage';
 import type { Stage } from '@/core/stage';
 import { missingFor } from '@/core/inspection';
 import { dayWords, formatMoney } from '@/core/shop';
-import { inspectionFor, useInspection } from '@/ui/inspection/use-inspection';
+import { inspectionFor, useInspection } from './use-inspection';
 import { SyncBanner } from '@/ui/sync/banner';
 import { useSync } from '@/ui/sync/context';
 import { keepPages } from '@/ui/sync/version';

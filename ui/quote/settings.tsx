@@ -2,7 +2,7 @@
 import { below } from '@/core/case';
 import { tellingFindings } from '@/core/quote';
 import { Clips } from './clips';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { ObjectText, SlotText, useObjectSlot } from '@/ui/job/fields';
 import { useJob } from '@/ui/job/provider';
 import { Button, Caption, FieldLabel, Line, MoneyInput, NumberInput, Stack } from '@/ui/system';

@@ -6,7 +6,7 @@ import { formatMoney, times } from '@/core/shop';
 import { donorParts } from '@/core/shelf';
 import type { DonorPart, ShelfPiece } from '@/core/shelf';
 import type { Scope } from '@/core/scope';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { useJob } from '@/ui/job/provider';
 import { sayError, send } from '@/ui/net/request';
 import { Button, ButtonLink, Caption, Line, Notice, MoneyInput, Section, Stack } from '@/ui/system';

@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { stageOfIn } from '@/core/inspection';
 import { isByCustom } from '@/core/scope';
 import type { Reason, ScopeLine } from '@/core/scope';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { useBench } from '@/ui/job/provider';
 import { slotWords } from '@/ui/job/slot-words';
 

@@ -8,7 +8,7 @@ import { BenchDetail, BenchTop, usePointed } from '@/ui/powerflow/bench';
 import { OutcomeRows } from '@/ui/powerflow/outcomes';
 import { Ranking } from '@/ui/powerflow/ranking';
 import { usePowerflow } from '@/ui/powerflow/use-powerflow';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { marksOf } from '@/ui/strip';
 import type { DeviceMark } from '@/ui/strip';
 import { Caution, Notice, Page, Section, Stack } from '@/ui/system';

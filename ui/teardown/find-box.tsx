@@ -8,7 +8,7 @@ import type { Hit } from '@/core/inspection';
 import { takeOnEnter, useKeptFocus } from './find';
 import type { FindProps } from './find';
 import { findField, findPlace } from './find-look';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 
 const Box = styled(ComboBox)`
   ${findPlace}

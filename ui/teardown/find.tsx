@@ -4,7 +4,7 @@ import { useLayoutEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { findIn } from '@/core/inspection';
 import type { Hit } from '@/core/inspection';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { later, Shortcuts, useLater, useWhenQuiet } from '@/ui/system';
 import { findField, findPlace } from './find-look';
 

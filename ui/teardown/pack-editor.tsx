@@ -6,7 +6,7 @@ import { PATTERN_WORDS, readPack } from '@/core/inspection';
 import type { FaceReading } from '@/core/inspection';
 import type { Element } from '@/core/unit';
 import { useFinding } from '@/ui/inspection/use-finding';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { useBench, useSlots } from '@/ui/job/provider';
 import { Button, Choice, Line, Stack } from '@/ui/system';
 import { FacePatterns, faceFill } from './face-patterns';

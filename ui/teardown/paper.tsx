@@ -5,7 +5,7 @@ import { findingWords, paperLines, stillInTheWay } from '@/core/inspection';
 import type { CataloguePoint, Subject } from '@/core/inspection';
 import { stationsInOrder } from '@/core/unit';
 import type { Station } from '@/core/unit';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { useJob } from '@/ui/job/provider';
 import { Button, Caution, Line } from '@/ui/system';
 

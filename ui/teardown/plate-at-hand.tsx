@@ -10,7 +10,7 @@ import type { Element } from '@/core/unit';
 import { PointItem } from '@/ui/inspection/point';
 import { Points } from '@/ui/inspection/points';
 import { useFinding } from '@/ui/inspection/use-finding';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { useBench, useSlots } from '@/ui/job/provider';
 import { Button, Caption, Line, NumberInput } from '@/ui/system';
 

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Json, JobState } from '@/core/case';
 import type { Inspection, Subject } from '@/core/inspection';
 import { soundOf } from '@/ui/inspection/quick';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { useBench, useJob } from '@/ui/job/provider';
 import { Button, Line, Shortcuts } from '@/ui/system';
 

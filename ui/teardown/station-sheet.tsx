@@ -7,7 +7,7 @@ import type { Station, UnitDefinition } from '@/core/unit';
 import { BenchTemperature } from '@/ui/inspection/bench-warmth';
 import { Readings, readingsAt } from '@/ui/inspection/readings';
 import { SubjectRow } from '@/ui/inspection/row';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { useBench, useJob, useSlot } from '@/ui/job/provider';
 import { Button, later, Missed, Shortcuts, useLater, useWhenQuiet } from '@/ui/system';
 import { Find } from './find';

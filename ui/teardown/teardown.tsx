@@ -5,7 +5,7 @@ import { isDonor, valueOf } from '@/core/case';
 import type { Hit } from '@/core/inspection';
 import { stationsInOrder } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
-import { useInspection } from '@/ui/inspection/use-inspection';
+import { useInspection } from '@/ui/job/use-inspection';
 import { useJob } from '@/ui/job/provider';
 import { marksOf, UnitStrip } from '@/ui/strip';
 import type { Device, DeviceMark } from '@/ui/strip';

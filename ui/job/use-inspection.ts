@@ -1,7 +1,7 @@
 import { catalogueOf, inspectionOf } from '@/core/inspection';
 import type { Inspection } from '@/core/inspection';
-import type { JobLibrary } from '@/ui/job/library';
-import { useBench } from '@/ui/job/provider';
+import type { JobLibrary } from './library';
+import { useBench } from './provider';
 
 /** What can be looked at on a unit. */
 export const inspectionFor = ({ unit, knowledge }: JobLibrary): Inspection =>
