@@ -1,11 +1,13 @@
 import os from 'node:os';
 import workerpool from 'workerpool';
-import type { CaseDocument } from '@/core/case';
-import { whyTooLarge } from '@/core/diagnosis';
+import type { CaseDocument, JobState } from '@/core/case';
+import { shopDiagnoser, whyTooLarge } from '@/core/diagnosis';
+import type { Diagnosis } from '@/core/diagnosis';
+import { TooLarge } from '@/core/inference';
 import type { UnitDefinition } from '@/core/unit';
 import { checkCase, checkUnit, unitWarnings } from '@/core/validation';
 import { knowledge, unitKnowledge } from '@/data/knowledge';
-import type { BackgroundTasks, ReadCase, UnitReview } from '@/server/background-tasks';
+import type { BackgroundTasks, ReadCase, ToJudge, UnitReview } from '@/server/background-tasks';
 import { acceptPhoto, reencode } from '@/server/pictures';
 import { readPrices } from '@/server/price-book';
 
@@ -53,6 +55,20 @@ async function reviewUnit(value: unknown): Promise<UnitReview> {
   return { problems, warnings: problems.length ? [] : unitWarnings(value as UnitDefinition, unitKnowledge) };
 }
 
+/** The last unit judged: its model is compiled once for the looks that come one after the other. */
+let last: { key: string; judge: (state: JobState) => Diagnosis } | null = null;
+
+async function diagnose({ unit, state, experience }: ToJudge): Promise<Diagnosis | null> {
+  const key = JSON.stringify([unit, experience]);
+  if (last?.key !== key) last = { key, judge: shopDiagnoser(unit, knowledge, experience) };
+  try {
+    return last.judge(state);
+  } catch (error) {
+    if (error instanceof TooLarge) return null;
+    throw error;
+  }
+}
+
 // The PDF writer is large: it is loaded when nothing else is to be done.
 const pdf: BackgroundTasks['pdf'] = async (input) => (await import('./render-pdf')).renderPdf(input);
 
@@ -67,6 +83,7 @@ const tasks: BackgroundTasks = {
   readCase,
   readPrices: async (table) => readPrices(table),
   reviewUnit,
+  diagnose,
   warm,
 };
 

@@ -1,4 +1,5 @@
-import type { CaseDocument, CasePhoto } from '@/core/case';
+import type { CaseDocument, CasePhoto, JobState } from '@/core/case';
+import type { Diagnosis, Experience } from '@/core/diagnosis';
 import type { QuoteContent } from '@/core/quote';
 import type { BookPrice } from '@/core/shop';
 import type { UnitDefinition } from '@/core/unit';
@@ -42,6 +43,13 @@ export interface PriceTable {
 export type ReadPrices =
   { problem: { message: string; remedy: string } } | { problem: null; prices: BookPrice[] };
 
+/** A job to be judged whose unit is too large for the thread that answers everybody. */
+export interface ToJudge {
+  unit: UnitDefinition;
+  state: JobState;
+  experience: Experience;
+}
+
 /** What the background processes can do; `app/background.ts` does it. */
 export interface BackgroundTasks {
   /** Decodes an upload and writes it anew; null when it is not a picture of the kinds offered. */
@@ -53,6 +61,8 @@ export interface BackgroundTasks {
   readCase(text: Uint8Array): Promise<ReadCase>;
   /** Reads a table of prices; throws nothing: what is wrong is named. */
   readPrices(table: PriceTable): Promise<ReadPrices>;
+  /** Judges a job; null when its unit is beyond what can be reasoned about. */
+  diagnose(job: ToJudge): Promise<Diagnosis | null>;
   /** What is wrong and what is odd about a unit definition. */
   reviewUnit(value: unknown): Promise<UnitReview>;
 }

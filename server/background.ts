@@ -23,6 +23,7 @@ const TASKS: Record<keyof BackgroundTasks, { lane: Lane; seconds: number }> = {
   readCase: { lane: 'documents', seconds: 60 },
   readPrices: { lane: 'documents', seconds: 15 },
   reviewUnit: { lane: 'documents', seconds: 15 },
+  diagnose: { lane: 'documents', seconds: 15 },
 };
 const MEMORY_MB = 768;
 

@@ -42,7 +42,7 @@ export async function quoteJob(client: Client, { unit, state, number }: Judged):
     decideBy: answerBy(terms.calendar, now),
     queueHours: await hoursPromised(client, number),
   };
-  const quote = quoteState(unit, state, number, clock, await experienceOf(client, unit.id), terms);
+  const quote = await quoteState(unit, state, number, clock, await experienceOf(client, unit.id), terms);
   return { ...quote, photos: await thatCame(client, number, quote.photos) };
 }
 

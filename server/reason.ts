@@ -10,13 +10,21 @@ import { madeOf, policiesOf, scoper } from '@/core/scope';
 import type { MadeScope } from '@/core/scope';
 import { TooLarge } from '@/core/inference';
 import type { UnitDefinition } from '@/core/unit';
+import { inBackground } from './background';
 import { knowledge, rules } from './library';
 import { UserError } from './problem';
 
+/**
+ * Table entries a verdict may need on the thread that answers everybody (the units that ship need at most 2^17.9, and take
+ * 50 ms); one that needs more is made in the background, up to what can be reasoned about at all.
+ */
+const HERE = 2 ** 18;
+
 interface Compiled {
   experience: string;
-  /** Null where the model is beyond what can be reasoned about: it is not tried again at every look. */
-  diagnose: ((state: JobState) => Diagnosis) | null;
+  diagnose: (state: JobState) => Diagnosis;
+  /** `nowhere`: beyond what can be reasoned about, and not tried again at every look. */
+  where: 'here' | 'background' | 'nowhere';
 }
 const compiled = new WeakMap<UnitDefinition, Compiled>();
 
@@ -24,22 +32,30 @@ const compiled = new WeakMap<UnitDefinition, Compiled>();
  * The diagnosis of a state; a unit's model is compiled once per process, and anew when the shop has learnt more. Throws a
  * UserError 422 for a unit whose model is beyond what can be reasoned about.
  */
-export function diagnoseState(unit: UnitDefinition, state: JobState, experience: Experience): Diagnosis {
+export async function diagnoseState(
+  unit: UnitDefinition,
+  state: JobState,
+  experience: Experience,
+): Promise<Diagnosis> {
   const key = JSON.stringify(experience);
   let known = compiled.get(unit);
   if (known?.experience !== key) {
-    const diagnose = shopDiagnoser(unit, knowledge, experience);
-    known = { experience: key, diagnose };
+    const diagnose = shopDiagnoser(unit, knowledge, experience, HERE);
+    known = { experience: key, diagnose, where: 'here' };
     compiled.set(unit, known);
   }
-  if (!known.diagnose) throw tooLarge(unit);
-  try {
-    return known.diagnose(state);
-  } catch (error) {
-    if (!(error instanceof TooLarge)) throw error;
-    known.diagnose = null;
-    throw tooLarge(unit);
-  }
+  if (known.where === 'here')
+    try {
+      return known.diagnose(state);
+    } catch (error) {
+      if (!(error instanceof TooLarge)) throw error;
+      known.where = 'background';
+    }
+  const diagnosis =
+    known.where === 'background' ? await inBackground('diagnose', { unit, state, experience }) : null;
+  if (diagnosis) return diagnosis;
+  known.where = 'nowhere';
+  throw tooLarge(unit);
 }
 
 const tooLarge = (unit: UnitDefinition) =>
@@ -50,15 +66,15 @@ const tooLarge = (unit: UnitDefinition) =>
   );
 
 /** A quote for a state as it stands now. */
-export function quoteState(
+export async function quoteState(
   unit: UnitDefinition,
   state: JobState,
   jobNumber: number,
   clock: Clock,
   experience: Experience,
   terms: ShopTerms,
-): QuoteContent {
-  const diagnosis = diagnoseState(unit, state, experience);
+): Promise<QuoteContent> {
+  const diagnosis = await diagnoseState(unit, state, experience);
   const without = new Set(below(state, 'quote.without.').map(([id]) => id));
   return buildQuote({
     unit,
@@ -79,13 +95,13 @@ export function quoteState(
 }
 
 /** The scopes a quote is made of, as they stand now, by the slot that keeps each. */
-export function scopesMade(
+export async function scopesMade(
   unit: UnitDefinition,
   state: JobState,
   experience: Experience,
   terms: ShopTerms,
-): [string, MadeScope][] {
-  const causes = standingCauses(state, diagnoseState(unit, state, experience));
+): Promise<[string, MadeScope][]> {
+  const causes = standingCauses(state, await diagnoseState(unit, state, experience));
   const situation = { state, policies: policiesOf(state, terms.policies), causes };
   const scopes = scoper(asPriced(unit, terms), { rules, knowledge }, situation);
   return scopes.open

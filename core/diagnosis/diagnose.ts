@@ -69,10 +69,11 @@ export function diagnoser(
   unit: UnitDefinition,
   knowledge: Knowledge,
   experience: Experience = NO_EXPERIENCE,
+  largest?: number,
 ): (state: JobState) => Diagnosis {
   const model = buildModel(unit, knowledge, experience);
   const link = linker(model);
-  const networks = networksOf(model);
+  const networks = networksOf(model, largest);
   return (state) => {
     const judgement = judgementOf(model, knownOf(model, link, networks, state));
     const { first } = judgement;

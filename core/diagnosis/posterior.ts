@@ -38,13 +38,14 @@ export interface Known {
 /** Networks by what the complaint adds to them: findings change numbers only, not the network. */
 export type Networks = (extra: readonly Node[]) => NoisyOr;
 
-export function networksOf(model: Model): Networks {
+/** `largest`: table entries a network may need. It throws TooLarge, soon, beyond. */
+export function networksOf(model: Model, largest?: number): Networks {
   const compiled = new Map<string, NoisyOr>();
   return (extra) => {
     const key = JSON.stringify(extra);
     let network = compiled.get(key);
     if (!network) {
-      network = noisyOr([...model.nodes, ...extra]);
+      network = noisyOr([...model.nodes, ...extra], largest);
       // The complaint seldom changes; the last few are enough.
       if (compiled.size >= 4) compiled.delete(compiled.keys().next().value!);
       compiled.set(key, network);

@@ -12,13 +12,14 @@ export function shopDiagnoser(
   unit: UnitDefinition,
   knowledge: Knowledge,
   experience: Experience,
+  largest?: number,
 ): (state: JobState) => Diagnosis {
   const models = new Map<boolean, (state: JobState) => Diagnosis>();
   return (state) => {
     const counts = experience.jobs > 0 && valueOf(state, 'cause.experience') !== 'off';
     let diagnose = models.get(counts);
     if (!diagnose) {
-      diagnose = diagnoser(unit, knowledge, counts ? experience : NO_EXPERIENCE);
+      diagnose = diagnoser(unit, knowledge, counts ? experience : NO_EXPERIENCE, largest);
       models.set(counts, diagnose);
     }
     return diagnose(state);

@@ -38,18 +38,19 @@ export class TooLarge extends RangeError {}
  * Compiles families into a program of multiplications and sums (variable elimination; Darwiche 2003 for the pass back, in
  * which every posterior is a derivative of P(findings)). Tables are made once and used for every set of findings, each kept
  * at a largest entry of 1, so that nothing underflows. `auxiliary` variables stand for no event: they take no findings and
- * have no marginal. Throws TooLarge, soon, when the tables would grow beyond `LARGEST` entries or there are more variables
+ * have no marginal. Throws TooLarge, soon, when the tables would grow beyond `largest` entries or there are more variables
  * than `MOST_VARIABLES`.
  */
 export function compile(
   variables: number,
   families: readonly Family[],
   auxiliary: ReadonlySet<number> = new Set(),
+  largest = LARGEST,
 ): Compiled {
   if (variables > MOST_VARIABLES)
     throw new TooLarge(`There are ${variables} variables, more than ${MOST_VARIABLES}.`);
-  const found = eliminationOrder(variables, families, LARGEST);
-  if (!found) throw new TooLarge(`The tables would hold more than ${LARGEST} numbers.`);
+  const found = eliminationOrder(variables, families, largest);
+  if (!found) throw new TooLarge(`The tables would hold more than ${largest} numbers.`);
   const { cliques, size } = found;
   const { steps, inputs, results, values } = writeTape(variables, families, cliques, auxiliary);
   const slopes = new Float64Array(values.length);

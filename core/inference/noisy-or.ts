@@ -32,7 +32,7 @@ export interface NoisyOr {
  * (Díez & Druzdzel 2003): no table ever holds more than two of them at once. Parents come before their children or not, as
  * one likes, but not in a circle.
  */
-export function noisyOr(nodes: readonly Node[]): NoisyOr {
+export function noisyOr(nodes: readonly Node[], largest?: number): NoisyOr {
   const families: Family[] = [];
   let variables = nodes.length;
   /** Variables that stand for no event. */
@@ -53,7 +53,7 @@ export function noisyOr(nodes: readonly Node[]): NoisyOr {
       );
     }
   });
-  const compiled: Compiled = compile(variables, families, auxiliary);
+  const compiled: Compiled = compile(variables, families, auxiliary, largest);
   const all = noFindings(variables);
   return {
     nodes: nodes.length,
