@@ -4,17 +4,17 @@ import { core } from './bench/core';
 import type { Figure } from './bench/figure';
 import { fillLarge, large } from './bench/large';
 import { people } from './bench/people';
+import { processes } from './bench/processes';
 import { proof } from './bench/proof';
 import { scaling } from './bench/scaling';
 import { served } from './bench/served';
-import { CommandError } from './fail';
-import { noFiles, readOptions } from './input';
+import { noFiles, readOptions, wholeOption } from './input';
 
 export const help = `
-./pelvik bench [--people | --large | --proof]
+./pelvik bench [--people | --large | --processes | --proof]
 
 Measures the budgets on this machine and prints JSON: milliseconds, kilobytes, and the budget beside each figure.
---people: fifty people on one server for two minutes. --large: a shop of 20,000 jobs and two million entries.
+--people: two hundred people on one server for two minutes. --processes: what a second server process adds. --large: a shop of 20,000 jobs and two million entries.
 --proof: made-up failures judged by the model and by three plain rules: how often each is right, and how well what is said
 agrees with what is so. Takes some minutes; --stories N of each unit (100 unless said otherwise).
 `;
@@ -22,11 +22,9 @@ agrees with what is so. Takes some minutes; --stories N of each unit (100 unless
 const MOST_STORIES = 10_000;
 
 export async function run(args: string[]): Promise<number> {
-  const options = readOptions(args, ['--people', '--large', '--proof'], ['--stories']);
+  const options = readOptions(args, ['--people', '--large', '--processes', '--proof'], ['--stories']);
   noFiles(options, 'bench');
-  const stories = Number(options.values.get('--stories')?.[0] ?? 100);
-  if (!Number.isInteger(stories) || stories < 1 || stories > MOST_STORIES)
-    throw new CommandError(`--stories takes a whole number from 1 to ${MOST_STORIES}.`, 2);
+  const stories = wholeOption(options, '--stories', 100, 1, MOST_STORIES);
   const before = processorTime();
   const proofs = options.flags.has('--proof') ? proof(stories) : null;
   const growth = options.flags.size ? null : scaling();
@@ -52,6 +50,7 @@ export async function run(args: string[]): Promise<number> {
 async function measure(flags: Set<string>): Promise<Figure[]> {
   if (flags.has('--people')) return served(people);
   if (flags.has('--large')) return served(large, fillLarge);
+  if (flags.has('--processes')) return processes();
   return [...core(), ...(await served(browser))];
 }
 

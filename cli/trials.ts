@@ -1,5 +1,5 @@
 import { CommandError } from './fail';
-import { noFiles, readOptions } from './input';
+import { noFiles, readOptions, wholeOption } from './input';
 import { servedAt } from './leftover';
 import { injectFaults } from './trials/faults';
 import type { FaultFigures } from './trials/faults';
@@ -24,12 +24,7 @@ const MOST = 100_000;
 export async function run(args: string[]): Promise<number> {
   const options = readOptions(args, [], ['--faults', '--bodies', '--flood', '--seed']);
   noFiles(options, 'trials');
-  const count = (name: string, otherwise: number) => {
-    const value = Number(options.values.get(name)?.[0] ?? otherwise);
-    if (!Number.isInteger(value) || value < 0 || value > MOST)
-      throw new CommandError(`${name} takes a whole number from 0 to ${MOST}.`, 2);
-    return value;
-  };
+  const count = (name: string, otherwise: number) => wholeOption(options, name, otherwise, 0, MOST);
   const [faults, bodies, seed] = [count('--faults', 1000), count('--bodies', 10_000), count('--seed', 1)];
   const flood = count('--flood', 20);
   const running = servedAt();

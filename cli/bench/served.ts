@@ -19,6 +19,7 @@ const DATABASE = 'pelvik_bench';
 export async function served<T>(
   work: (served: Served) => Promise<T>,
   fill: (databaseUrl: string) => Promise<void> = async () => undefined,
+  processes = 1,
 ): Promise<T> {
   ensureBuild();
   const cluster = await ensureCluster();
@@ -28,7 +29,7 @@ export async function served<T>(
   await seedDemo(cluster.appUrl(DATABASE));
   await fill(cluster.url(DATABASE));
   const port = await freePort();
-  const server = await serve({ databaseUrl: cluster.appUrl(DATABASE), port, quiet: true });
+  const server = await serve({ databaseUrl: cluster.appUrl(DATABASE), port, quiet: true, processes });
   try {
     return await work({
       base: `http://127.0.0.1:${port}`,

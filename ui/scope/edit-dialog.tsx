@@ -88,7 +88,7 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
           />
         )}
         {!removing && (
-          <Line>
+          <Line style={{ alignItems: 'start' }}>
             <NumberInput
               label="Quantity"
               unit={fluid ? 'l' : ''}

@@ -116,7 +116,8 @@ async function lookForServer(engine: SyncEngine): Promise<void> {
     cache: 'no-store',
     signal: AbortSignal.timeout(REACH_TIME),
   }).then(
-    (answer) => answer.ok,
+    // An answer that is not read to its end holds its connection.
+    (answer) => answer.text().then(() => answer.ok),
     () => false,
   );
   if (shared.pelvikSync?.engine !== engine) return;
