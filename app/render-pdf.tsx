@@ -1,9 +1,9 @@
 import path from 'node:path';
 import sharp from 'sharp';
 import { Document, Font, Page, renderToBuffer, Text, View } from '@react-pdf/renderer';
-import { QuotePdf } from '@/ui/quote/pdf';
-import type { PdfQuote } from '@/ui/quote/pdf';
-import { styles } from '@/ui/quote/pdf-style';
+import { QuotePdf } from '@/ui/paper/quote';
+import type { PdfQuote } from '@/ui/paper/quote';
+import { styles } from '@/ui/paper/style';
 
 const file = (font: string, subset: string, weight: number) =>
   path.join(

@@ -1,5 +1,5 @@
 import { closePool, inTransaction } from '@/server/db';
-import { loadDemo } from '@/server/demo';
+import { loadDemo } from './demo-shop';
 
 /** Loads the demo shop when the database holds no people yet. */
 export async function seedDemo(databaseUrl: string): Promise<void> {

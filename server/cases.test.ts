@@ -7,8 +7,11 @@ import { appendEntries } from './entries';
 import { jobByNumber } from './jobs';
 import { savePhoto } from './photos';
 import { reencode } from './pictures';
-import { answerQuote, makeQuote, quotesOf, linkQuote } from './quotes';
-import { closePool, inDatabase, someJob, someone } from './test-database';
+import { quotesOf } from './quotes';
+import { answerQuote } from './quote-answers';
+import { linkQuote } from './quote-links';
+import { makeQuote } from './quote-making';
+import { closePool, inDatabase, someJob, someone } from '@/tests/test-database';
 import type { User } from './users';
 
 afterAll(closePool);

@@ -5,7 +5,7 @@ import type { Json } from '@/core/case';
 import { inTransaction } from './db';
 import { appendEntries } from './entries';
 import { jobByNumber } from './jobs';
-import { closePool, inDatabase, someJob, someone } from './test-database';
+import { closePool, inDatabase, someJob, someone } from '@/tests/test-database';
 
 afterAll(closePool);
 

@@ -1,5 +1,5 @@
 import { comebackOf } from './comeback';
-import { closePool, inDatabase, jobWith } from './test-database';
+import { closePool, inDatabase, jobWith } from '@/tests/test-database';
 
 afterAll(closePool);
 

@@ -1,7 +1,7 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import { databaseAnswers, inTransaction, withClient } from './db';
 import { UserError } from './problem';
-import { asOwner, closePool } from './test-database';
+import { asOwner, closePool } from '@/tests/test-database';
 
 afterAll(closePool);
 

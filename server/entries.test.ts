@@ -5,7 +5,7 @@ import { inTransaction } from './db';
 import { appendEntries, readBatch } from './entries';
 import { board } from './board';
 import { entriesOf, jobByNumber } from './jobs';
-import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
+import { asOwner, closePool, inDatabase, someJob, someone } from '@/tests/test-database';
 
 afterAll(closePool);
 const entry = (slot: string, value: Json): NewEntry => ({ id: randomUUID(), slot, value });

@@ -2,7 +2,7 @@ import type { Json } from '@/core/case';
 import { inTransaction } from './db';
 import { experienceOf } from './experience';
 import { setClosed } from './jobs';
-import { closePool, inDatabase, jobWith } from './test-database';
+import { closePool, inDatabase, jobWith } from '@/tests/test-database';
 
 afterAll(closePool);
 

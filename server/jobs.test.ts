@@ -4,9 +4,11 @@ import { inTransaction } from './db';
 import { appendEntries } from './entries';
 import { board } from './board';
 import { eraseCustomer, jobByNumber, setClosed } from './jobs';
-import { answerQuote, makeQuote, quoteByToken, linkQuote } from './quotes';
+import { answerQuote } from './quote-answers';
+import { quoteByToken, linkQuote } from './quote-links';
+import { makeQuote } from './quote-making';
 import type { BoardQuery } from './board';
-import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
+import { asOwner, closePool, inDatabase, someJob, someone } from '@/tests/test-database';
 import type { User } from './users';
 
 afterAll(closePool);

@@ -5,8 +5,11 @@ import { randomUUID } from 'node:crypto';
 import { inTransaction } from './db';
 import { appendEntries } from './entries';
 import { forgetMessages, messagesOf, replyTo, sendMessage } from './messages';
-import { answerQuote, linkQuote, makeQuote, quoteByToken, quotesOf } from './quotes';
-import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
+import { quotesOf } from './quotes';
+import { answerQuote } from './quote-answers';
+import { linkQuote, quoteByToken } from './quote-links';
+import { makeQuote } from './quote-making';
+import { asOwner, closePool, inDatabase, someJob, someone } from '@/tests/test-database';
 
 afterAll(closePool);
 let folder = '';

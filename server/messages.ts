@@ -11,7 +11,8 @@ import type { Client } from './db';
 import { log } from './log';
 import { jobByNumber, refreshStage } from './jobs';
 import { notFound, UserError } from './problem';
-import { linkQuote, quotesOf, revokeLink } from './quotes';
+import { quotesOf } from './quotes';
+import { linkQuote, revokeLink } from './quote-links';
 import type { User } from './users';
 
 /** Something that went out to a customer. */

@@ -13,7 +13,7 @@ import {
   sessionsOf,
   sessionUser,
 } from './sessions';
-import { closePool, inDatabase, PASSWORD, someone } from './test-database';
+import { closePool, inDatabase, PASSWORD, someone } from '@/tests/test-database';
 import { authenticate, changePassword } from './users';
 
 afterAll(closePool);

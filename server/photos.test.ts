@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { inTransaction } from './db';
 import { photoBytes, PHOTOS_LIMIT, savePhoto, takePhoto } from './photos';
 import { acceptPhoto, isPlainJpeg, reencode } from './pictures';
-import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
+import { asOwner, closePool, inDatabase, someJob, someone } from '@/tests/test-database';
 
 afterAll(closePool);
 

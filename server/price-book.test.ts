@@ -1,7 +1,7 @@
 import { inTransaction } from './db';
 import { takePrices, writePrices } from './price-book';
 import { saveShop, shopOf } from './shop';
-import { closePool, inDatabase, someone } from './test-database';
+import { closePool, inDatabase, someone } from '@/tests/test-database';
 
 afterAll(closePool);
 

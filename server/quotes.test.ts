@@ -7,8 +7,11 @@ import { board } from './board';
 import { closeJob } from './close';
 import { jobByNumber, setClosed } from './jobs';
 import { replyTo } from './messages';
-import { agreedOf, answerQuote, makeQuote, quoteByToken, quotesOf, revokeLinks, linkQuote } from './quotes';
-import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
+import { agreedOf, quotesOf } from './quotes';
+import { answerQuote } from './quote-answers';
+import { quoteByToken, revokeLinks, linkQuote } from './quote-links';
+import { makeQuote } from './quote-making';
+import { asOwner, closePool, inDatabase, someJob, someone } from '@/tests/test-database';
 import type { User } from './users';
 
 afterAll(closePool);

@@ -1,6 +1,6 @@
 import type { Client } from './db';
 import { isEmpty, setUp } from './setup';
-import { asOwner, closePool, inDatabase } from './test-database';
+import { asOwner, closePool, inDatabase } from '@/tests/test-database';
 
 afterAll(closePool);
 

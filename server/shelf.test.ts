@@ -2,9 +2,11 @@ import { randomUUID } from 'node:crypto';
 import type { ShelfPiece } from '@/core/shelf';
 import { inTransaction } from './db';
 import { appendEntries } from './entries';
-import { answerQuote, linkQuote, makeQuote } from './quotes';
+import { answerQuote } from './quote-answers';
+import { linkQuote } from './quote-links';
+import { makeQuote } from './quote-making';
 import { addToShelf, changePiece, donorCores, shelfOf } from './shelf';
-import { closePool, inDatabase, jobWith, someone } from './test-database';
+import { closePool, inDatabase, jobWith, someone } from '@/tests/test-database';
 import type { User } from './users';
 
 afterAll(closePool);

@@ -4,9 +4,12 @@ import { inTransaction } from './db';
 import { quoteJob } from './experience';
 import { appendEntries } from './entries';
 import { jobByNumber } from './jobs';
-import { answerQuote, makeQuote, quoteFor, linkQuote } from './quotes';
+import { quoteFor } from './quotes';
+import { answerQuote } from './quote-answers';
+import { linkQuote } from './quote-links';
+import { makeQuote } from './quote-making';
 import { DEFAULT_TERMS, UNSET_TERMS, openTerms, saveShop, shopOf, shopVersions } from './shop';
-import { asOwner, closePool, inDatabase, someJob, someone } from './test-database';
+import { asOwner, closePool, inDatabase, someJob, someone } from '@/tests/test-database';
 
 afterAll(closePool);
 

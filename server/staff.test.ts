@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { inTransaction } from './db';
 import { addPerson, changePerson } from './people';
 import { sessionsOf, openSession } from './sessions';
-import { asOwner, closePool, inDatabase, PASSWORD, someone } from './test-database';
+import { asOwner, closePool, inDatabase, PASSWORD, someone } from '@/tests/test-database';
 import { authenticate, listUsers } from './users';
 import type { User } from './users';
 

@@ -4,9 +4,9 @@ import { inTransaction } from './db';
 import { appendEntries } from './entries';
 import { jobByNumber } from './jobs';
 import { knowledge, rules } from './library';
-import { makeQuote } from './quotes';
+import { makeQuote } from './quote-making';
 import { shopOf } from './shop';
-import { closePool, inDatabase, jobWith, someone } from './test-database';
+import { closePool, inDatabase, jobWith, someone } from '@/tests/test-database';
 
 afterAll(closePool);
 

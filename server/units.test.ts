@@ -5,7 +5,7 @@ import { shippedUnits } from '@/data/shipped';
 import { inTransaction } from './db';
 import { createJob, jobByNumber } from './jobs';
 import { UserError } from './problem';
-import { asOwner, closePool, inDatabase, someone } from './test-database';
+import { asOwner, closePool, inDatabase, someone } from '@/tests/test-database';
 import {
   addUnit,
   checkedUnit,

@@ -1,4 +1,5 @@
 import type { SubjectHead } from '@/core/case';
+import { endMark } from '@/core/facts';
 import { catalogueOf, inspectionOf } from '@/core/inspection';
 import { frictionElements, midSentence } from '@/core/unit';
 import { judge } from './first';
@@ -148,18 +149,21 @@ const ABOUT: Record<
   },
 };
 
+/** `lining` of `lining:`. */
+const kindOf = (head: string) => head.replace(/:$/, '');
+
 /** Every place a check can be made in this unit: where its point is looked at, or what its causes strike. */
 function pointsOf(model: Model, template: CheckTemplate): { point: string; words: string }[] {
-  const hole = /:(\$[epsg])$/.exec(template.point)?.[1];
-  if (!hole) return [{ point: template.point, words: template.words }];
-  const { mark, head, all } = ABOUT[hole]!;
+  const end = endMark(template.point);
+  if (!end) return [{ point: template.point, words: template.words }];
+  const { mark, head, all } = ABOUT[end.mark]!;
   const inspection = inspectionOf(model.unit, catalogueOf(model.knowledge.inspection));
-  const known = inspection.catalogue.point(template.point.slice(0, -hole.length - 1));
+  const known = inspection.catalogue.point(kindOf(end.head));
   // A filter is cut, a converter opened: they are not just looked at.
   const ownCheck = (id: string) =>
     model.knowledge.causal.checks.some((c) => {
-      const point = /^(.+):\$p$/.exec(c.point)?.[1];
-      const own = point === undefined ? null : inspection.catalogue.point(point);
+      const own =
+        endMark(c.point)?.mark === '$p' ? inspection.catalogue.point(kindOf(endMark(c.point)!.head)) : null;
       const subject = own && inspection.subject('part', [id]);
       return own && subject && inspection.points(subject).get(own.point.id) === own;
     });
@@ -172,7 +176,7 @@ function pointsOf(model: Model, template: CheckTemplate): { point: string; words
   return all(model)
     .filter(({ id }) => asked(id))
     .map(({ id, name }) => ({
-      point: template.point.replace(hole, id),
+      point: end.head + id,
       words: template.words.replaceAll(mark, name),
     }));
 }

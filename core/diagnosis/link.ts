@@ -1,3 +1,4 @@
+import { about, endMark } from '@/core/facts';
 import type { ObservationTemplate } from './schema';
 import type { Model } from './model';
 
@@ -15,8 +16,9 @@ export function linker(model: Model): (point: string) => Link | null {
   const exact = new Map<string, ObservationTemplate>();
   const generic = new Map<string, ObservationTemplate>();
   for (const template of model.knowledge.causal.observations) {
-    const hole = /^([\w.-]+):\$[epsgt]$/.exec(template.point);
-    (hole ? generic : exact).set(hole ? hole[1]! : template.point, template);
+    const end = endMark(template.point);
+    if (end) generic.set(end.head.slice(0, -1), template);
+    else exact.set(template.point, template);
   }
   return (point) => {
     let link = known.get(point);
@@ -31,7 +33,7 @@ export function linker(model: Model): (point: string) => Link | null {
 }
 
 function linkTo(model: Model, template: ObservationTemplate, target: string): Link | null {
-  const on = template.on.replaceAll(/\$[epsgt]/g, target);
+  const on = about(template.on, target);
   const direct = on.startsWith('root');
   const found = direct ? rootsOn(model, on, target) : mechanismOn(model, on);
   const any = model.anyOf.get(found.join());
@@ -71,8 +73,8 @@ export function lookedAtTogether(model: Omit<Model, 'anyOf'>): number[][] {
   const { parts, solenoids, elements } = model.unit;
   const targets: Record<string, readonly { id: string }[]> = { $p: parts, $s: solenoids, $e: elements };
   const looks = model.knowledge.causal.observations.flatMap(({ on, point }) => {
-    const hole = /:(\$[eps])$/.exec(point)?.[1];
-    return hole && on.startsWith('root') ? targets[hole]!.map(({ id }) => [on.replaceAll(hole, id), id]) : [];
+    const there = targets[endMark(point)?.mark ?? ''] ?? [];
+    return on.startsWith('root') ? there.map(({ id }) => [about(on, id), id]) : [];
   });
   // Many points look at the same causes.
   return [...new Map(looks.map((look) => [look.join(' '), look] as const)).values()]

@@ -1,3 +1,4 @@
+import { filled } from '@/core/facts';
 import { frictionElements } from '@/core/unit';
 import type { CausalKnowledge, MechanismScope, MechanismTemplate } from './schema';
 import { sayAim } from './say';
@@ -40,13 +41,8 @@ export function buildMechanisms(structure: Structure, causal: CausalKnowledge): 
 }
 
 /** Fills the holes of an id with what is aimed at. */
-export function named(id: string, { elements, gearset, part, solenoid }: Aim): string {
-  return id
-    .replaceAll('$e', elements[0] ?? '')
-    .replaceAll('$g', gearset ?? '')
-    .replaceAll('$x', part ?? '')
-    .replaceAll('$s', solenoid ?? '');
-}
+export const named = (id: string, { elements, gearset, part, solenoid }: Aim): string =>
+  filled(id, { $e: elements[0] ?? '', $g: gearset ?? '', $x: part ?? '', $s: solenoid ?? '' });
 
 /**
  * The mechanisms a name in `parents` or `effects` stands for, seen from an aim: itself, `name:*` all of that name,

@@ -6,3 +6,5 @@ export { fact, pattern } from './types';
 export { derivedFactsSchema } from './schema';
 export type { DerivedFact, DerivedFacts } from './schema';
 export type { Fact, FactKnowledge } from './types';
+export { about, endMark, filled, marksIn } from './marks';
+export type { Mark } from './marks';

@@ -1,4 +1,5 @@
 import type { CureLine, CureWay } from '@/core/diagnosis';
+import { marksIn } from '@/core/facts';
 import { operationWithRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import type { ScopeCause, ScopeFact } from './facts';
@@ -29,7 +30,7 @@ export function marksOf({ part, element, gearset }: Curable): Record<string, str
 
 /** Its marks all stand for something. */
 const isMeant = (line: CureLine, marks: Record<string, string>) =>
-  (`${line.part ?? ''} ${line.group ?? ''}`.match(/\$[epg]/g) ?? []).every((mark) => mark in marks);
+  marksIn(`${line.part ?? ''} ${line.group ?? ''}`).every((mark) => mark in marks);
 
 /**
  * P(it does not come back | these lines are done): the best way to cure it that the scope holds, 0 where it holds none.

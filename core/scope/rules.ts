@@ -1,6 +1,6 @@
 import { elementOf, frictionElements, partsWithRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
-import { pattern } from '@/core/facts';
+import { endMark, filled, pattern } from '@/core/facts';
 import type { ScopeFact } from './facts';
 import type { Repair, RuleLine, ScopeRule } from './schema';
 
@@ -38,9 +38,9 @@ function extend(match: Match, text: string, fact: ScopeFact): Match[] {
   const { point, levels } = pattern(text);
   const binding = { ...match.binding };
   const bind = (text: string, value: string): boolean => {
-    const mark = text.match(/\$[epsg]$/)?.[0];
-    if (!mark) return text === value;
-    const head = text.slice(0, -2);
+    const end = endMark(text);
+    if (!end) return text === value;
+    const { head, mark } = end;
     if (!value.startsWith(head) || value.length === head.length) return false;
     const rest = value.slice(head.length);
     if (binding[mark] !== undefined) return binding[mark] === rest;
@@ -118,12 +118,11 @@ export function partsOfLine(
   line: Pick<RuleLine, 'part' | 'role' | 'group'>,
   binding: Record<string, string>,
 ): string[] {
-  const fill = (text: string) => text.replace(/\$[epsg]/g, (mark) => binding[mark] ?? mark);
   const known = (list: string[]) => list.filter((id) => unit.parts.some((p) => p.id === id));
-  if (line.part) return known([fill(line.part)]);
+  if (line.part) return known([filled(line.part, binding)]);
   if (line.role) return ids(partsWithRole(unit, line.role));
   if (!line.group) return [];
-  const [kind, target = ''] = fill(line.group).split(':') as [string, string?];
+  const [kind, target = ''] = filled(line.group, binding).split(':') as [string, string?];
   const group = GROUPS[kind];
   if (!group) throw new RangeError(`Scope rule names an unknown group "${kind}".`);
   return known(group(unit, target));

@@ -7,7 +7,7 @@ import { useEngine, useSync } from './context';
 import { useOthersWaiting } from './others-waiting';
 import type { SetAside } from './store';
 import { useNewVersion } from './version';
-import { othersWait, slotPlain, waitingWords } from './words';
+import { connectionNotice, othersWait, refusedWords, slotPlain } from './words';
 
 const Strip = styled.div<{ $tone: 'quiet' | 'warn' | 'bad' }>`
   display: grid;
@@ -55,30 +55,24 @@ export type SaySlot = (slot: string, job: number) => string | null;
 
 /** What a person must know of the saving, on every page: what waits, what was refused, and that a newer version is there. */
 export function SyncBanner({ say = () => null }: { say?: SaySlot }) {
-  const { connection, says, waiting, byJob, aside } = useSync();
+  const sync = useSync();
+  const { aside } = sync;
+  const away = connectionNotice(sync);
   const takeVersion = useNewVersion();
-  const jobs = byJob.size;
   return (
     <div data-noprint>
-      {(connection === 'offline' || connection === 'signed-out') && (
+      {away && (
         <Strip $tone="warn" role="status" data-testid="offline">
           <p>
-            <b>
-              {connection === 'offline'
-                ? (says ?? 'No connection to the shop’s server.')
-                : 'You are signed out.'}
-            </b>
-            <span>{waitingWords(waiting, jobs)}</span>
-            {connection === 'signed-out' && <Link href="/signin">Sign in again</Link>}
+            <b>{away.title}</b>
+            <span>{away.words}</span>
+            {away.signIn && <Link href="/signin">Sign in again</Link>}
           </p>
         </Strip>
       )}
       {aside.length > 0 && (
         <Strip $tone="bad" role="alert" data-testid="refused">
-          <b>
-            Not kept: the server refused {aside.length === 1 ? 'one change' : `${aside.length} changes`}.
-            Everything else was saved.
-          </b>
+          <b>{refusedWords(aside.length)}</b>
           <ul>
             {aside.map((item) => (
               <RefusedChange

@@ -9,31 +9,41 @@ export function useNewVersion(): (() => void) | null {
   const [waiting, setWaiting] = useState<ServiceWorker | null>(null);
   useEffect(() => {
     if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;
-    let alive = true;
-    let asking: ReturnType<typeof setInterval> | undefined;
-    void navigator.serviceWorker.register('/service-worker.js').then((registration) => {
-      if (!registration) return;
-      // Without a controller the worker is the first there was: nothing older is being replaced.
-      const offer = (worker: ServiceWorker | null) =>
-        alive && worker && navigator.serviceWorker.controller && setWaiting(worker);
-      offer(registration.waiting);
-      // A page may stay open for days: the browser by itself asks only when one is opened.
-      if (alive) asking = setInterval(() => void registration.update().catch(ignore), EVERY);
-      registration.addEventListener('updatefound', () => {
-        const coming = registration.installing;
-        coming?.addEventListener('statechange', () => coming.state === 'installed' && offer(coming));
-      });
-    }, ignore);
-    return () => {
-      alive = false;
-      clearInterval(asking);
-    };
+    return watchVersions(navigator.serviceWorker, setWaiting);
   }, []);
-  if (!waiting) return null;
+  return waiting && (() => take(navigator.serviceWorker, waiting, () => location.reload()));
+}
+
+type Workers = Pick<ServiceWorkerContainer, 'register' | 'controller' | 'addEventListener'>;
+
+/** Tells of each worker that could take the place of the one at work. Returns how the watch ends. */
+export function watchVersions(workers: Workers, offer: (worker: ServiceWorker) => void): () => void {
+  let alive = true;
+  let asking: ReturnType<typeof setInterval> | undefined;
+  void workers.register('/service-worker.js').then((registration) => {
+    if (!registration || !alive) return;
+    // Without a controller the worker is the first there was: nothing older is being replaced.
+    const ready = (worker: ServiceWorker | null) => {
+      if (alive && worker && workers.controller) offer(worker);
+    };
+    ready(registration.waiting);
+    // A page may stay open for days: the browser by itself asks only when one is opened.
+    asking = setInterval(() => void registration.update().catch(ignore), EVERY);
+    registration.addEventListener('updatefound', () => {
+      const coming = registration.installing;
+      coming?.addEventListener('statechange', () => coming.state === 'installed' && ready(coming));
+    });
+  }, ignore);
   return () => {
-    navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true });
-    waiting.postMessage({ kind: 'take-over' });
+    alive = false;
+    clearInterval(asking);
   };
+}
+
+/** Has the newer version take over; the page is drawn anew by it, once. */
+export function take(workers: Workers, waiting: ServiceWorker, reload: () => void): void {
+  workers.addEventListener('controllerchange', reload, { once: true });
+  waiting.postMessage({ kind: 'take-over' });
 }
 
 /** Asks the service worker to keep a job's other stages, so that they open without the network too. */

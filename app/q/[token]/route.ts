@@ -1,7 +1,8 @@
 import { customerDocument } from '@/app/customer';
 import { asCustomer, duringVisit } from '@/server/customer-door';
 import { openPage } from '@/server/http';
-import { quoteByToken, withoutInner } from '@/server/quotes';
+import { withoutInner } from '@/server/quotes';
+import { quoteByToken } from '@/server/quote-links';
 
 /** The customer's page: no sign-in, only the link. */
 export const GET = openPage<{ token: string }>(

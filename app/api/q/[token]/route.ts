@@ -2,7 +2,7 @@ import { asCustomer, duringVisit } from '@/server/customer-door';
 import { inTransaction } from '@/server/db';
 import { open, readJson } from '@/server/http';
 import { limitAnswer } from '@/server/limits';
-import { answerQuote } from '@/server/quotes';
+import { answerQuote } from '@/server/quote-answers';
 import { hashToken } from '@/server/sessions';
 
 /** The customer's answer: accept, decline or ask. */

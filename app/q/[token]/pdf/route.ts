@@ -1,7 +1,7 @@
 import { pdfAnswer } from '@/app/pdf';
 import { asCustomer, duringVisit } from '@/server/customer-door';
 import { open } from '@/server/http';
-import { quoteByToken } from '@/server/quotes';
+import { quoteByToken } from '@/server/quote-links';
 
 /** The customer's quote on paper; `?paper=letter` or `a4` where the shop's own is not wanted. */
 export const GET = open<{ token: string }>((request, { token }) =>

@@ -3,7 +3,8 @@ import { quoteJob } from '@/server/experience';
 import { jobNumber, route } from '@/server/http';
 import { jobByNumber } from '@/server/jobs';
 import { messagesOf } from '@/server/messages';
-import { makeQuote, quoteFor, quotesOf } from '@/server/quotes';
+import { quoteFor, quotesOf } from '@/server/quotes';
+import { makeQuote } from '@/server/quote-making';
 
 type Params = { number: string };
 

@@ -3,7 +3,7 @@ import { clipOf, clipPiece } from '@/server/clips';
 import { asCustomer, visit } from '@/server/customer-door';
 import { open } from '@/server/http';
 import { notFound } from '@/server/problem';
-import { quoteByToken } from '@/server/quotes';
+import { quoteByToken } from '@/server/quote-links';
 
 type Params = { token: string; id: string };
 

@@ -2,7 +2,7 @@ import { asCustomer, duringVisit } from '@/server/customer-door';
 import { open } from '@/server/http';
 import { photoBytes } from '@/server/photos';
 import { notFound } from '@/server/problem';
-import { quoteByToken } from '@/server/quotes';
+import { quoteByToken } from '@/server/quote-links';
 
 type Params = { token: string; id: string };
 

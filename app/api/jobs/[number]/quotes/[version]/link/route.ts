@@ -1,6 +1,6 @@
 import { inTransaction } from '@/server/db';
 import { jobNumber, quoteVersion, route } from '@/server/http';
-import { revokeLinks, linkQuote } from '@/server/quotes';
+import { revokeLinks, linkQuote } from '@/server/quote-links';
 
 type Params = { number: string; version: string };
 

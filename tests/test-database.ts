@@ -1,14 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { Client as Connection } from 'pg';
 import type { Json } from '@/core/case';
-import { closeBackground } from './background';
-import { closePool as close, inTransaction, withClient } from './db';
-import type { Client } from './db';
-import { appendEntries } from './entries';
-import { createJob } from './jobs';
-import { createUser } from './users';
+import { closeBackground } from '@/server/background';
+import { closePool as close, inTransaction, withClient } from '@/server/db';
+import type { Client } from '@/server/db';
+import { appendEntries } from '@/server/entries';
+import { createJob } from '@/server/jobs';
+import { createUser } from '@/server/users';
 import type { Role } from '@/core/stage';
-import type { User } from './users';
+import type { User } from '@/server/users';
 
 /** Helpers for tests that need the real database named by DATABASE_URL. */
 export const PASSWORD = 'gantry-otter-77-linen';

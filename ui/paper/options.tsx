@@ -1,8 +1,8 @@
 import { Text, View } from '@react-pdf/renderer';
 import { dayWords, formatMoney, shopMomentWords } from '@/core/shop';
 import type { QuoteContent, QuoteLine, QuoteOption, Supplement } from '@/core/quote';
-import { styles } from './pdf-style';
-import { includedWords, isCharged, riskWords, sumsBesideLines } from './words';
+import { styles } from './style';
+import { includedWords, isCharged, riskWords, sumsBesideLines } from '@/ui/quote/words';
 
 const percent = (p: number) => `${Math.round(p * 100)} %`;
 const readyWords = (o: QuoteOption) =>

@@ -1,6 +1,6 @@
 import { Text, View } from '@react-pdf/renderer';
 import type { Evidence } from '@/core/quote';
-import { styles } from './pdf-style';
+import { styles } from './style';
 
 /** What the inspection found, what was measured against which limit, and what is sound. */
 export function SeenTable({ evidence: { found, measured, sound } }: { evidence: Evidence }) {

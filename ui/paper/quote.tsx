@@ -1,9 +1,9 @@
 import { Document, Image, Page, Text, View } from '@react-pdf/renderer';
 import { dayWords, momentWords } from '@/core/shop';
 import type { QuoteContent } from '@/core/quote';
-import { AnswerBox, ChangeTable, Compared, LineTable, RenewedTable } from './pdf-options';
-import { SeenTable } from './pdf-seen';
-import { styles } from './pdf-style';
+import { AnswerBox, ChangeTable, Compared, LineTable, RenewedTable } from './options';
+import { SeenTable } from './seen';
+import { styles } from './style';
 
 export interface PdfQuote {
   version: number;
