@@ -103,7 +103,7 @@ const causal = {
     { point: 'fluid.level', on: 'faint', levels: { low: [0.01, 0.5] }, why: '' },
     { point: 'debris.fibre', on: 'fibre', levels: { heavy: [0.01, 0.5] }, why: '' },
     { point: 'checks.stall', on: 'stalls', levels: { high: [0.01, 0.5], low: [0.1, 0.4] }, why: '' },
-    { point: 'history-towing', on: 'low', levels: { often: [0.01, 0.6] }, why: '' },
+    { point: 'history-towing', told: true, on: 'low', levels: { often: [0.01, 0.6] }, why: '' },
   ],
   checks: [
     { id: 'cut-filter', point: 'filter.pleats:$p', minutes: 10, words: 'Cut {p} open' },

@@ -164,9 +164,6 @@ function unexplained(model: Model, judgement: Judgement, r: number): Evidence[] 
         (p.index === r || (p.index >= model.roots.length && marginals[p.index]! > 0.4)),
     );
   return judgement.known.bearings
-    .filter(
-      (b) =>
-        !b.fact.point.startsWith('history-') && b.present / b.absent > SPEAKS && !b.link.nodes.some(helped),
-    )
+    .filter((b) => !b.link.told && b.present / b.absent > SPEAKS && !b.link.nodes.some(helped))
     .map((b) => ({ ...sayBearing(b), weight: Math.log(b.present / b.absent) }));
 }

@@ -7,6 +7,8 @@ export interface Link {
   nodes: number[];
   /** It looks straight at causes, not at a mechanism. */
   direct: boolean;
+  /** A person told it: nothing has to explain it. */
+  told?: true;
   levels: ObservationTemplate['levels'];
 }
 
@@ -38,7 +40,14 @@ function linkTo(model: Model, template: ObservationTemplate, target: string): Li
   const found = direct ? rootsOn(model, on, target) : mechanismOn(model, on);
   const any = model.anyOf.get(found.join());
   const nodes = any === undefined ? found : [any];
-  return nodes.length ? { nodes, direct, levels: levelsOf(model, template, found, target) } : null;
+  return nodes.length
+    ? {
+        nodes,
+        direct,
+        ...(template.told ? { told: true as const } : {}),
+        levels: levelsOf(model, template, found, target),
+      }
+    : null;
 }
 
 /**

@@ -199,6 +199,7 @@ const observation = shape({
     text(80),
   ),
   levels: said('Level → [P(level | absent), P(level | present)]', map(pair(share), { minProperties: 1 })),
+  told: optional(said('A person told it: no cause is wrong for leaving it unexplained', literal(true))),
   why: said('Why it speaks of that, and how far', text(400)),
 });
 export type ObservationTemplate = Of<typeof observation>;

@@ -12,6 +12,8 @@ export interface Reason {
   firm: boolean;
   /** What it asks to be done. */
   action: ScopeAction;
+  /** It renews the same in every repair: it calls for none. */
+  custom?: true;
 }
 
 export interface ScopeLine {
@@ -161,10 +163,7 @@ export function orderedAs(unit: UnitDefinition, id: string): Part {
   return part;
 }
 
-/** Rules that renew the same in every repair: they call for none. */
-const BY_CUSTOM = ['full', 'kit', 'open', 'opened', 'selective'];
-
-export const isByCustom = (reason: Reason) => BY_CUSTOM.includes(reason.rule);
+export const isByCustom = (reason: Reason) => reason.custom === true;
 
 /** Hours to the minute or so: sums of tenths stay tenths. */
 export const roundHours = (hours: number) => Math.round(hours * 100) / 100;

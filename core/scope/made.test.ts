@@ -21,20 +21,20 @@ const told = (list: ScopeChange[]) => list.map((c) => [c.key, c.before, c.now]);
 
 test('a scope is kept by what is done with what; work and custom follow by themselves', () => {
   expect(madeOf(at(true)).lines.sort()).toEqual(['part-drum replace 1', 'part-shaft measure 1']);
-  const kept = scopeBy([rule('full', [{ part: 'valve' }])]);
+  const kept = scopeBy([rule('full', [{ part: 'valve' }], { custom: true })]);
   expect(madeOf(kept).lines).toEqual(['part-valve replace 1 custom']);
 });
 
 test('what was renewed by custom and is now asked for is renewed all the same: nothing changes', () => {
-  const before = scopeBy([rule('full', [{ part: 'valve' }])]);
+  const before = scopeBy([rule('full', [{ part: 'valve' }], { custom: true })]);
   const made = { 'scope.made.targeted': madeOf(before) as unknown as Json };
   const found = [rule('worn', [{ part: 'valve' }])];
-  expect(since(scopeBy([rule('full', [{ part: 'valve' }]), ...found]), made)).toEqual([]);
+  expect(since(scopeBy([rule('full', [{ part: 'valve' }], { custom: true }), ...found]), made)).toEqual([]);
   expect(since(scopeBy([]), made)).toEqual([]);
   const only = { 'scope.made.targeted': madeOf(scopeBy(found)) as unknown as Json };
   expect(since(before, only)).toEqual([]);
   expect(since(before, { 'scope.made.targeted': { lines: [] } })).toEqual([]);
-  const measured = scopeBy([rule('full', [{ part: 'valve', action: 'measure' }])]);
+  const measured = scopeBy([rule('full', [{ part: 'valve', action: 'measure' }], { custom: true })]);
   expect(told(since(measured, only))).toEqual([['part-valve', 'replace', 'measure']]);
 });
 

@@ -27,7 +27,7 @@ test('where something is renewed or machined, what is not used twice is renewed 
   expect(keys([{ part: 'shaft', action: 'machine' }])).toContain('part-pan-gasket');
   expect(keys([{ part: 'shaft', action: 'measure' }])).toEqual(['part-shaft']);
   expect(scopeBy(rules([{ part: 'shaft' }]), APART, { unit }).line('part-pan-gasket')!.reasons).toEqual([
-    { rule: 'opened', words: 'Opened', slots: [], firm: false, action: 'replace' },
+    { rule: 'opened', custom: true, words: 'Opened', slots: [], firm: false, action: 'replace' },
   ]);
 });
 

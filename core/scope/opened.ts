@@ -43,6 +43,7 @@ export function addOpened(
 
 const reasonOf = (rule: string, words: string, action: Reason['action']): Reason => ({
   rule,
+  custom: true,
   words,
   slots: [],
   firm: false,

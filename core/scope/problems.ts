@@ -9,6 +9,7 @@ import type { ScopeCause, ScopeFact } from './facts';
 import { isBought, orderedAs, reaches } from './line';
 import type { ScopeLine } from './line';
 import { partsOfLine } from './rules';
+import type { ScopeRules } from './schema';
 
 /** What speaks against a scope as it stands. */
 export interface ScopeProblem {
@@ -42,7 +43,7 @@ export function problemsOf(
     ...causes.flatMap((cause, k) => leftIn(doing, cause, facts, k === 0)),
     ...[...lines, ...removed].flatMap((line) => against(line, removed.includes(line))),
     ...variants(unit, state, lines),
-    ...withoutProof(unit, lines, facts),
+    ...withoutProof(unit, doing.rules, lines, facts),
     ...lines
       .filter((l) => l.unpriced)
       .map((l) => ({
@@ -155,7 +156,12 @@ function variants(unit: UnitDefinition, state: JobState, lines: readonly ScopeLi
 }
 
 /** A converter kept although something went through the system, and nobody has shown that it is clean inside. */
-function withoutProof(unit: UnitDefinition, lines: readonly ScopeLine[], facts: readonly ScopeFact[]) {
+function withoutProof(
+  unit: UnitDefinition,
+  { proof }: ScopeRules,
+  lines: readonly ScopeLine[],
+  facts: readonly ScopeFact[],
+) {
   const { part } = unit.converter;
   const line = lines.find((l) => l.key === `part-${part}`);
   const kept = line === undefined || !reaches(line.action, 'reline');
@@ -163,11 +169,7 @@ function withoutProof(unit: UnitDefinition, lines: readonly ScopeLine[], facts: 
   if (!kept || !spread) return [];
   const has = (point: string, levels: string[]) =>
     facts.some((f) => f.point === `${point}:${part}` && levels.includes(f.level));
-  const lacking = [
-    ...(has('converter.leak', ['tight']) ? [] : ['leak test']),
-    ...(has('converter.end-play', ['in']) ? [] : ['end play']),
-    ...(has('converter.paste', ['none']) ? [] : ['what runs out of it']),
-  ];
+  const lacking = proof.filter((p) => !has(p.point, p.levels)).map((p) => p.words);
   if (lacking.length === 0) return [];
   return [
     {

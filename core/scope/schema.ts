@@ -1,5 +1,5 @@
 import { SCOPE_ACTIONS } from '@/core/case';
-import { array, literal, oneOf, optional, said, shape, string, text } from '@/core/format';
+import { array, literal, map, oneOf, optional, said, shape, string, text } from '@/core/format';
 import type { Of } from '@/core/format';
 
 export type ScopeAction = (typeof SCOPE_ACTIONS)[number];
@@ -39,6 +39,7 @@ export type RuleLine = Of<typeof ruleLine>;
 const scopeRule = shape({
   id: marked,
   firm: optional(said('No policy switches it off', literal(true))),
+  custom: optional(said('It renews the same in every repair: it calls for none', literal(true))),
   repairs: optional(
     said(
       'What it is for; the repairs of what is inside where none is said',
@@ -74,6 +75,10 @@ const repairRule = shape({
 });
 export type RepairRule = Of<typeof repairRule>;
 
+const point = string({ pattern: '^[a-z][a-z.-]{0,79}$' });
+const shown = shape({ point, levels: array(name, { minItems: 1 }) });
+const proof = shape({ point, levels: array(name, { minItems: 1 }), words: text(80) });
+
 /** `data/policies/scope-rules.json`. */
 export const scopeRulesSchema = shape({
   format: literal('pelvik-scope-rules/2'),
@@ -81,6 +86,14 @@ export const scopeRulesSchema = shape({
   rules: array(scopeRule),
   work: array(workRule, { minItems: 1 }),
   repairs: array(repairRule, { minItems: 5 }),
+  spread: said(
+    'What can go through the whole unit: the point and its levels that show it in a lining',
+    map(shown),
+  ),
+  proof: said(
+    'What has to be shown before a converter is kept although something went through it',
+    array(proof, { minItems: 1 }),
+  ),
   outsideUnit: said(
     'Parts that an exchange unit does not bring along',
     shape({ kinds: array(name), roles: array(name) }),

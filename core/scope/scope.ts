@@ -134,7 +134,7 @@ function build(
     (a, b) => rank(unit, a) - rank(unit, b) || a.name.localeCompare(b.name),
   );
   const warnings = problems.filter((p) => p.waiver === null).map((p) => p.words);
-  return { repair, lines: ordered, removed, problems, warnings, spread: spreadOf(facts) };
+  return { repair, lines: ordered, removed, problems, warnings, spread: spreadOf(rules, facts) };
 }
 
 /**
@@ -187,6 +187,7 @@ function split<T>(list: readonly T[], test: (item: T) => boolean): [T[], T[]] {
 function linesFor(unit: UnitDefinition, line: RuleLine, { rule, slots, binding }: Firing): ScopeLine[] {
   const reason = (action: Reason['action']): Reason => ({
     rule: rule.id,
+    ...(rule.custom ? { custom: true as const } : {}),
     words: rule.reason,
     slots: [...new Set(slots)],
     firm: rule.firm ?? false,
@@ -215,6 +216,7 @@ function openKit(unit: UnitDefinition, lines: Lines, removed: readonly ScopeLine
   if (!kit) return;
   const reason: Reason = {
     rule: 'kit',
+    custom: true,
     words: 'In the overhaul kit',
     slots: [],
     firm: false,
@@ -231,21 +233,15 @@ function openKit(unit: UnitDefinition, lines: Lines, removed: readonly ScopeLine
   }
 }
 
-/** Points that show in a lining what went through the unit. */
-const SEEN_IN: Record<string, { point: string; levels: string[] }> = {
-  metal: { point: 'friction-face.metal:', levels: ['specks', 'covered'] },
-  water: { point: 'friction-face.bond:', levels: ['soft', 'lifting'] },
-};
-
-function spreadOf(facts: readonly ScopeFact[]): Scope['spread'] {
+/** What went through the unit, and where it shows. */
+function spreadOf(rules: ScopeRules, facts: readonly ScopeFact[]): Scope['spread'] {
   return facts
     .filter((f) => f.point === 'spread')
     .map(({ level: kind }) => {
-      const seen = SEEN_IN[kind];
-      const shown = facts.filter(
-        (f) => seen && f.point.startsWith(seen.point) && seen.levels.includes(f.level),
-      );
-      return { kind, seenIn: [...new Set(shown.map((f) => f.point.slice(seen!.point.length)))] };
+      const seen = rules.spread[kind];
+      const head = `${seen?.point}:`;
+      const shown = facts.filter((f) => f.point.startsWith(head) && seen?.levels.includes(f.level));
+      return { kind, seenIn: [...new Set(shown.map((f) => f.point.slice(head.length)))] };
     });
 }
 
