@@ -1,10 +1,10 @@
 import { closeSync, existsSync, mkdirSync, openSync, renameSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { dropDatabase, ensureDatabase } from './cluster';
+import { dropDatabase } from './cluster';
 import type { Cluster } from './cluster';
 import { CommandError } from './fail';
 import { noFiles, oneFile, readOptions, wholeOption } from './input';
-import { databaseExists, demandScratch, onDatabase, PLACE_HELP, placeOf } from './place';
+import { bringBack, databaseExists, demandScratch, onDatabase, PLACE_HELP, placeOf } from './place';
 import type { Place } from './place';
 import { prune } from './prune';
 import { DATA, must } from './system';
@@ -118,12 +118,8 @@ async function contents(cluster: Cluster, database: string): Promise<Contents> {
 
 /** Brings a backup back on a database that is there for nothing else, and says what is in it. */
 async function tried(cluster: Cluster, file: string): Promise<Contents> {
-  await dropDatabase(cluster, TRYING);
-  await ensureDatabase(cluster, TRYING);
   try {
-    must(cluster.binary('pg_restore'), ['--exit-on-error', '--no-owner', '-d', TRYING, file], {
-      env: cluster.env,
-    });
+    await bringBack(cluster, file, TRYING);
     return await contents(cluster, TRYING);
   } finally {
     await dropDatabase(cluster, TRYING);

@@ -1,11 +1,12 @@
 import { Client } from 'pg';
-import { administer, ensureCluster } from './cluster';
+import { administer, dropDatabase, ensureCluster, ensureDatabase } from './cluster';
 import type { Cluster } from './cluster';
 import { DATABASE } from './demo';
 import { CommandError } from './fail';
 import type { Options } from './input';
 import { databaseOf, outsidePostgres } from './outside';
 import { SHOP_DATABASE } from './start';
+import { must } from './system';
 
 /** Which database a backup is made of, or brought back to. */
 export interface Place {
@@ -40,6 +41,15 @@ export async function databaseExists(cluster: Cluster, name: string): Promise<bo
     async (client) =>
       (await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [name])).rowCount === 1,
   );
+}
+
+/** Fills a database made anew with what an archive holds; what stood there under its name is dropped. */
+export async function bringBack(cluster: Cluster, file: string, name: string): Promise<void> {
+  await dropDatabase(cluster, name);
+  await ensureDatabase(cluster, name);
+  must(cluster.binary('pg_restore'), ['--exit-on-error', '--no-owner', '-d', name, file], {
+    env: cluster.env,
+  });
 }
 
 /** Runs statements on one database, as its owner. */

@@ -1,13 +1,13 @@
 import { existsSync } from 'node:fs';
 import type { Client } from 'pg';
-import { administer, dropDatabase, ensureDatabase } from './cluster';
+import { administer, dropDatabase } from './cluster';
 import type { Cluster } from './cluster';
 import { DATABASE } from './demo';
 import { CommandError } from './fail';
 import { oneFile, readOptions } from './input';
 import { servedAt } from './leftover';
 import { migrate } from './migrate';
-import { databaseExists, demandScratch, onDatabase, PLACE_HELP, placeOf } from './place';
+import { bringBack, databaseExists, demandScratch, onDatabase, PLACE_HELP, placeOf } from './place';
 import { SHOP_DATABASE } from './start';
 import { must } from './system';
 
@@ -47,11 +47,7 @@ export async function run(args: string[]): Promise<number> {
   try {
     await demandScratch(cluster);
     refuseForeign(cluster, file, options.flags.has('--into-other') ? null : database);
-    await dropDatabase(cluster, BESIDE);
-    await ensureDatabase(cluster, BESIDE);
-    must(cluster.binary('pg_restore'), ['--exit-on-error', '--no-owner', '-d', BESIDE, file], {
-      env: cluster.env,
-    });
+    await bringBack(cluster, file, BESIDE);
     await migrate(cluster.url(BESIDE));
     await keepRevoked(cluster, database);
     const rescue = await swap(cluster, database);

@@ -1,5 +1,6 @@
 import {
   array,
+  conditions,
   either,
   literal,
   map,
@@ -8,6 +9,7 @@ import {
   oneOf,
   optional,
   pair,
+  plainName,
   said,
   shape,
   string,
@@ -16,7 +18,6 @@ import {
 import type { Of } from '@/core/format';
 
 const name = string({ pattern: '^[a-z][\\w.:$*-]{0,79}$' });
-const plainName = string({ pattern: '^[a-z][a-z0-9-]{0,59}$' });
 /** More than never, at most always. */
 const share = numberWithin({ exclusiveMinimum: 0, maximum: 1 });
 /** Why it is held to be so, for whoever reads the knowledge. */
@@ -147,10 +148,7 @@ const cureWay = shape({
     numberWithin({ exclusiveMinimum: 0, exclusiveMaximum: 1 }),
   ),
   when: optional(
-    said(
-      'Facts under which it is the usual way: point=level|level',
-      array(string({ pattern: '^[^=]+=[^=]+$' }), { minItems: 1 }),
-    ),
+    said('Facts under which it is the usual way: point=level|level', array(conditions, { minItems: 1 })),
   ),
 });
 export type CureWay = Of<typeof cureWay>;

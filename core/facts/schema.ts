@@ -1,15 +1,12 @@
-import { array, literal, optional, said, shape, string, text } from '@/core/format';
+import { array, conditions, literal, optional, plainName, said, shape, text } from '@/core/format';
 import type { Of } from '@/core/format';
 
-const name = string({ pattern: '^[a-z][a-z0-9-]{0,59}$' });
+const name = plainName;
 
 const derivedFact = shape({
   point: name,
   level: name,
-  any: said(
-    'Any of these is enough: point=level|level',
-    array(string({ pattern: '^[^=]+=[^=]+$' }), { minItems: 1 }),
-  ),
+  any: said('Any of these is enough: point=level|level', array(conditions, { minItems: 1 })),
 });
 export type DerivedFact = Of<typeof derivedFact>;
 

@@ -31,10 +31,12 @@ export const string = (bounds: Length & { pattern?: string }): Schema<string> =>
   type: 'string',
   ...bounds,
 });
+/** A name in the knowledge: small letters, digits and hyphens. */
+export const plainName = string({ pattern: '^[a-z][a-z0-9-]{0,59}$' });
+/** Conditions that hold together, each `point=level|level`. */
+export const conditions = string({ pattern: '^[^=]+=[^=]+$' });
 /** `YYYY-MM-DD`, a day there is. */
 export const day: Schema<string> = { type: 'string', format: 'day' };
-/** ISO 8601, UTC. */
-export const moment: Schema<string> = { type: 'string', format: 'moment' };
 export const literal = <const V extends string | number | boolean>(value: V): Schema<V> => ({ const: value });
 export const oneOf = <const V extends string | number | null>(values: readonly V[]): Schema<V> => ({
   enum: values,
@@ -50,10 +52,8 @@ export const integer = (minimum: number, maximum: number): Schema<number> => ({
   maximum,
 });
 export const numberWithin = (bounds: Within): Schema<number> => ({ type: 'number', ...bounds });
-export const integerWithin = (bounds: Within): Schema<number> => ({ type: 'integer', ...bounds });
 export const yesNo: Schema<boolean> = { type: 'boolean' };
 export const nothing: Schema<null> = { type: 'null' };
-export const anything: Schema<unknown> = {};
 
 /** The same, told to whoever reads the schema. */
 export const said = <S extends Schema>(description: string, schema: S): S => ({ ...schema, description });

@@ -29,4 +29,3 @@ export type { Subject } from './subjects';
 export { findingWords, levelWords, measureWords, pointWords, readingWords } from './words';
 export { wrongFindings } from './wrong';
 export type { FoundInJob, WrongFinding } from './wrong';
-export { inspectionSchema, scalesSchema } from './schema';

@@ -1,5 +1,6 @@
 import {
   array,
+  conditions,
   documentSchema,
   either,
   exactlyOne,
@@ -10,6 +11,7 @@ import {
   oneOf,
   optional,
   orNull,
+  plainName,
   said,
   shape,
   string,
@@ -19,7 +21,7 @@ import {
 import type { Of } from '@/core/format';
 import { STAGES } from '@/core/stage';
 
-const id = string({ pattern: '^[a-z][a-z0-9-]{0,59}$' });
+const id = plainName;
 const selectors = array(string({ pattern: '^(\\*|[a-z][a-z0-9-]{0,59})$' }), { minItems: 1 });
 
 /** What it is looked at on; the value is a list of selectors a subject must match one of. */
@@ -148,7 +150,7 @@ export type FieldKind = Field['kind'];
 /** At these levels, under these conditions and facts, a finding counts with `weight` only, and says why. */
 const weakening = shape({
   levels: optional(array(id, { minItems: 1 })),
-  job: optional(said('Facts of the job, as point=level', array(string({ pattern: '^[^=]+=[^=]+$' })))),
+  job: optional(said('Facts of the job, as point=level', array(conditions))),
   under: optional(
     said(
       'Its own conditions; `otherwise` is taken where the finding does not say',

@@ -12,7 +12,7 @@ export interface Reason {
   firm: boolean;
   /** What it asks to be done. */
   action: ScopeAction;
-  /** It renews the same in every repair: it calls for none. */
+  /** It asks for the same in every repair: it calls for none. */
   custom?: true;
 }
 

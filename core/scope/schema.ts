@@ -1,5 +1,17 @@
 import { SCOPE_ACTIONS } from '@/core/case';
-import { array, literal, map, oneOf, optional, said, shape, string, text } from '@/core/format';
+import {
+  array,
+  conditions,
+  literal,
+  map,
+  oneOf,
+  optional,
+  plainName,
+  said,
+  shape,
+  string,
+  text,
+} from '@/core/format';
 import type { Of } from '@/core/format';
 
 export type ScopeAction = (typeof SCOPE_ACTIONS)[number];
@@ -8,10 +20,10 @@ export type ScopeAction = (typeof SCOPE_ACTIONS)[number];
 export const REPAIRS = ['targeted', 'full', 'upgrade', 'exchange', 'none'] as const;
 export type Repair = (typeof REPAIRS)[number];
 
-const name = string({ pattern: '^[a-z][a-z0-9-]{0,59}$' });
+const name = plainName;
 /** A name that may hold a mark (`$p`). */
 const marked = string({ pattern: '^[a-z][\\w:$*-]{0,79}$' });
-const when = array(string({ pattern: '^[^=]+=[^=]+$' }), { minItems: 1 });
+const when = array(conditions, { minItems: 1 });
 const action = oneOf(SCOPE_ACTIONS);
 const group = string({
   pattern:
@@ -39,7 +51,7 @@ export type RuleLine = Of<typeof ruleLine>;
 const scopeRule = shape({
   id: marked,
   firm: optional(said('No policy switches it off', literal(true))),
-  custom: optional(said('It renews the same in every repair: it calls for none', literal(true))),
+  custom: optional(said('It asks for the same in every repair: it calls for none', literal(true))),
   repairs: optional(
     said(
       'What it is for; the repairs of what is inside where none is said',
