@@ -1,5 +1,6 @@
 import { TAKEDOWN } from '@/core/case';
 import type { Finding } from '@/core/case';
+import { kindOf } from '@/core/inspection';
 import type { Found, Weakening } from '@/core/inspection';
 import { fact, pattern } from './types';
 import type { Fact } from './types';
@@ -57,7 +58,8 @@ const targetless = (suffix: string) => suffix === '';
 
 /** Where a test bubbled points at a part, not only at the element: a fact of its own for the place. */
 function whereOf({ slot, finding, judgement, point }: Found, suffix: string): Fact[] {
-  if (finding.where === undefined || point.point.field.kind !== 'test' || !judgement!.severity) return [];
+  if (finding.where === undefined || !kindOf(point.point.field).underConditions || !judgement!.severity)
+    return [];
   return [fact(`bubbled.${finding.where.replaceAll(' ', '-')}${suffix}`, 'yes', slot)];
 }
 

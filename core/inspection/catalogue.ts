@@ -1,3 +1,4 @@
+import { kindOf } from './field';
 import type { InspectionFile, Level, Point, Scale, ScaleFile, TargetHead } from './schema';
 
 /** A point with the file it stands in and its answers, ready to be looked up. */
@@ -86,17 +87,6 @@ export function compileCatalogue(files: readonly InspectionFile[], { scales }: S
   };
 }
 
-/** The answers a point can have, but for a number or words. */
-export function levelsOf({ field }: Point, scale: (id: string) => Scale): readonly Level[] {
-  switch (field.kind) {
-    case 'scale':
-    case 'amounts':
-      return scale(field.scale).levels;
-    case 'choice':
-    case 'test':
-      return field.options;
-    case 'measure':
-    case 'words':
-      return [];
-  }
-}
+/** The words a point can be answered with. */
+export const levelsOf = ({ field }: Point, scale: (id: string) => Scale): readonly Level[] =>
+  kindOf(field).levels(field, scale);

@@ -1,6 +1,6 @@
 import type { Catalogue, CataloguePoint } from './catalogue';
-import { levelsOf } from './catalogue';
-import type { InspectionFile, Point } from './schema';
+import { kindOf } from './field';
+import type { InspectionFile } from './schema';
 
 /** The whole catalogue as Markdown: what can be recorded of what, with which answers. `docs/formats/points.md` is this. */
 export function catalogueDocument(catalogue: Catalogue): string {
@@ -26,39 +26,17 @@ function section(catalogue: Catalogue, file: InspectionFile): string[] {
     '',
     '| Point | What | Answers | Minutes | Counts as |',
     '| --- | --- | --- | --- | --- |',
-    ...file.points.map((point) => row(catalogue.point(`${file.id}.${point.id}`)!, catalogue)),
+    ...file.points.map((point) => row(catalogue.point(`${file.id}.${point.id}`)!)),
   ];
 }
 
-function row({ point }: CataloguePoint, catalogue: Catalogue): string {
+function row({ point, levels }: CataloguePoint): string {
   const cells = [
     `\`${point.id}\``,
     point.words,
-    answers(point, catalogue),
+    kindOf(point.field).cell(point.field, levels),
     String(point.minutes),
     point.counts ?? '',
   ];
   return `| ${cells.map((c) => c.replaceAll('|', '\\|')).join(' | ')} |`;
-}
-
-function answers(point: Point, catalogue: Catalogue): string {
-  const { field } = point;
-  const levels = levelsOf(point, catalogue.scale)
-    .map((l) => (l.severity === undefined ? `\`${l.id}\`` : `\`${l.id}\` ${l.severity}`))
-    .join(', ');
-  switch (field.kind) {
-    case 'measure':
-      return [
-        `${field.min} to ${field.max} ${field.unit}`.trim(),
-        field.limit && `against \`${field.limit}\``,
-      ]
-        .filter(Boolean)
-        .join(', ');
-    case 'amounts':
-      return `${levels}; at ${field.places.map((p) => `\`${p.id}\``).join(', ')}`;
-    case 'words':
-      return 'words';
-    default:
-      return levels;
-  }
 }

@@ -4,7 +4,7 @@ import { stationsInOrder } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import type { Catalogue, CataloguePoint } from './catalogue';
 import { judge } from './judge';
-import type { Judgement } from './judge';
+import type { Judgement } from './judgement';
 import { subjectOf } from './subjects';
 import type { Subject } from './subjects';
 

@@ -10,7 +10,6 @@ import {
   numberWithin,
   oneOf,
   optional,
-  orNull,
   plainName,
   said,
   shape,
@@ -20,6 +19,17 @@ import {
 } from '@/core/format';
 import type { Of } from '@/core/format';
 import { STAGES } from '@/core/stage';
+import { amountsField } from './field/amounts';
+import { choiceField } from './field/choice';
+import { levels } from './field/level';
+import { measureField } from './field/measure';
+import { scaleField } from './field/scale';
+import { testField } from './field/test';
+import { wordsField } from './field/words';
+
+export type { Level } from './field/level';
+export { LIMIT_KINDS, MEASURE_UNITS } from './field/quantities';
+export type { LimitKind, MeasureUnit } from './field/quantities';
 
 const id = plainName;
 const selectors = array(string({ pattern: '^(\\*|[a-z][a-z0-9-]{0,59})$' }), { minItems: 1 });
@@ -73,76 +83,17 @@ export const GLYPHS = [
 ] as const;
 export type GlyphId = (typeof GLYPHS)[number];
 
-export const MEASURE_UNITS = ['mm', 'Ω', 'kPa', 'l/min', 'N·m', 's', '°C', 'l', ''] as const;
-export type MeasureUnit = (typeof MEASURE_UNITS)[number];
-
-/** Limits a unit states, by what is measured. */
-export const LIMIT_KINDS = [
-  'end-play',
-  'clearance',
-  'pinion-play',
-  'face-clearance',
-  'tip-clearance',
-  'body-clearance',
-  'runout',
-  'pressure-idle',
-  'pressure-full',
-  'pressure-reverse',
-  'flow',
-  'depth',
-  'height',
-  'wear',
-  'backlash',
-  'gap',
-  'pack-clearance',
-  'pin-travel',
-  'resistance',
-  'friction-thickness',
-  'steel-thickness',
-  'plate-count',
-  'pinion-count',
-] as const;
-export type LimitKind = (typeof LIMIT_KINDS)[number];
-
 export const ASKED = ['warmth', 'temperatureC', 'pressureKpa', 'oilFilm'] as const;
 export type Condition = (typeof ASKED)[number];
 
-/** One answer of a scale. Severity is the one scale all of Pelvik uses: see `severity.ts`. */
-const level = shape({
-  id,
-  words: text(80),
-  severity: optional(
-    said('0 sound … 3 past use … 6 fused; absent: says nothing of how bad it is', integer(0, 6)),
-  ),
-});
-export type Level = Of<typeof level>;
-const levels = array(level, { minItems: 2, maxItems: 12 });
-
-/** How a point is answered. One renderer, one schema and one reading for each kind. */
+/** How a point is answered: what there is to say of each kind stands in a file of its own in `field/`. */
 const field = exactlyOne(
-  said('A word of a scale', shape({ kind: literal('scale'), scale: id })),
-  said('A word of its own list', shape({ kind: literal('choice'), options: levels })),
-  said('The same; a test keeps its conditions', shape({ kind: literal('test'), options: levels })),
-  said(
-    'A number',
-    shape({
-      kind: literal('measure'),
-      limit: said('The unit’s limit it is held against', orNull(oneOf(LIMIT_KINDS))),
-      unit: oneOf(MEASURE_UNITS),
-      min: numberWithin({}),
-      max: numberWithin({}),
-      outside: optional(said('Severity outside the limit; 2 when not stated', integer(1, 6))),
-    }),
-  ),
-  said(
-    'An amount for each place',
-    shape({
-      kind: literal('amounts'),
-      scale: id,
-      places: array(shape({ id, words: text(60) }), { minItems: 1, maxItems: 12 }),
-    }),
-  ),
-  said('Free words', shape({ kind: literal('words') })),
+  said('A word of a scale', scaleField),
+  said('A word of its own list', choiceField),
+  said('The same; a test keeps its conditions', testField),
+  said('A number', measureField),
+  said('An amount for each place', amountsField),
+  said('Free words', wordsField),
 );
 export type Field = Of<typeof field>;
 export type FieldKind = Field['kind'];

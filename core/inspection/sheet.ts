@@ -1,6 +1,7 @@
 import type { Finding, JobState } from '@/core/case';
 import { stationsInOrder } from '@/core/unit';
 import type { CataloguePoint } from './catalogue';
+import { measureOf } from './field';
 import type { Found, Inspection } from './inspection';
 import { limitOf } from './limits';
 import type { Subject } from './subjects';
@@ -14,7 +15,7 @@ export interface SheetColumn {
 
 const stationOf = ({ subject }: Found, { unit }: Inspection) =>
   unit.stations.find((s) => s.id === subject.station)?.name;
-const measured = ({ point }: Found) => (point.point.field.kind === 'measure' ? point.point.field : null);
+const numberOf = ({ point }: Found) => measureOf(point.point);
 /** What goes with a finding, under its own name. */
 const kept = (key: Exclude<keyof Finding, 'is'>): SheetColumn => ({
   key,
@@ -32,11 +33,11 @@ export const SHEET_COLUMNS: readonly SheetColumn[] = [
     read: ({ point, finding }) =>
       typeof finding.is === 'number' ? finding.is : findingWords(point, finding),
   },
-  { key: 'unit', read: (found) => measured(found)?.unit },
+  { key: 'unit', read: (found) => numberOf(found)?.unit },
   {
     key: 'limit',
     read: (found, { unit }) => {
-      const field = measured(found);
+      const field = numberOf(found);
       return field?.limit ? measureWords(limitOf(unit, found.subject, field.limit), field.unit) : undefined;
     },
   },
@@ -73,11 +74,11 @@ export function paperLines(inspection: Inspection, station: string): PaperLine[]
   return inspection.rows(station).map((subject) => ({
     subject,
     points: [...inspection.points(subject).values()].flatMap((point) => {
-      const { field, when } = point.point;
+      const field = measureOf(point.point);
       if (point.file.of[subject.head]?.includes('*') && point.file.of.element) return [];
-      if (field.kind !== 'measure') return [{ point, limit: '' }];
+      if (!field) return [{ point, limit: '' }];
       const limit = field.limit ? limitOf(inspection.unit, subject, field.limit) : null;
-      if (when === 'limit' && limit === null) return [];
+      if (point.point.when === 'limit' && limit === null) return [];
       return [{ point, limit: measureWords(limit, field.unit) }];
     }),
   }));

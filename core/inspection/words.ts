@@ -1,6 +1,7 @@
 import { CANNOT_TELL, TAKEDOWN } from '@/core/case';
 import type { Finding } from '@/core/case';
 import type { CataloguePoint } from './catalogue';
+import { kindOf } from './field';
 import { IN_SI } from './limits';
 import type { Limit } from './limits';
 import type { Subject } from './subjects';
@@ -23,15 +24,8 @@ export function pointWords(subject: Subject, { file, point }: CataloguePoint): s
 
 /** What was found, in a few words: "1.62 mm", "blue", "heavy in the pan, some on the magnets". */
 export function findingWords(point: CataloguePoint, { is }: Finding): string {
-  if (typeof is === 'number')
-    return `${is} ${point.point.field.kind === 'measure' ? point.point.field.unit : ''}`.trim();
-  if (typeof is === 'string')
-    return point.point.field.kind === 'words' ? is : levelWords(point, is).toLowerCase();
-  const places = point.point.field.kind === 'amounts' ? point.point.field.places : [];
-  return places
-    .filter(({ id }) => is[id] !== undefined)
-    .map(({ id, words }) => `${levelWords(point, is[id]!).toLowerCase()} (${words.toLowerCase()})`)
-    .join(', ');
+  const { field } = point.point;
+  return kindOf(field).words(field, is, (level) => levelWords(point, level));
 }
 
 /** Decimals a unit is read to. */

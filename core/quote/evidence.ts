@@ -1,6 +1,6 @@
 import { valueOf } from '@/core/case';
 import type { JobState } from '@/core/case';
-import { findingWords, measure, measureWords, pointWords, readingWords } from '@/core/inspection';
+import { findingWords, measure, measureOf, measureWords, pointWords, readingWords } from '@/core/inspection';
 import type { Found, Inspection, MeasureUnit } from '@/core/inspection';
 import { elementOf, midSentence } from '@/core/unit';
 
@@ -87,9 +87,9 @@ type Reading = { f: Found; unit: MeasureUnit; value: number; limit: string; with
 function measuredIn({ unit }: Inspection, findings: readonly Found[]): Evidence['measured'] {
   const groups = new Map<string, Reading[]>();
   for (const f of findings) {
-    const { field } = f.point.point;
+    const field = measureOf(f.point.point);
     const measured = measure(unit, f.subject, f.point.point, f.finding);
-    if (field.kind !== 'measure' || !measured || measured.level === 'read') continue;
+    if (!field || !measured || measured.level === 'read') continue;
     const limit = measureWords(measured.limit, field.unit);
     const within = measured.level === 'in';
     const key = within ? `${f.subject.head} ${f.point.point.id} ${limit}` : f.slot;

@@ -1,7 +1,7 @@
 import type { ValidateFunction } from 'ajv';
 import { findingName } from '@/core/case';
 import type { FindingName, Json } from '@/core/case';
-import { findingSchema } from '@/core/inspection';
+import { findingSchema, kindOf } from '@/core/inspection';
 import type { CataloguePoint, Inspection } from '@/core/inspection';
 import type { UnitDefinition } from '@/core/unit';
 import { problemsOf, strictAjv, validator } from './problem';
@@ -37,14 +37,7 @@ export function checkFinding(inspection: Inspection, slot: string, value: Json):
 function valueProblem(problem: Problem, { point, levels }: CataloguePoint): Problem {
   if (!problem.pointer.startsWith('/is')) return problem;
   const { field } = point;
-  const remedy =
-    field.kind === 'measure'
-      ? `Give a number from ${field.min} to ${field.max}${field.unit ? ` ${field.unit}` : ''}, or "cannot-tell".`
-      : field.kind === 'amounts'
-        ? `Give for each place one of: ${[...levels.keys()].join(', ')}. Places: ${field.places.map((p) => p.id).join(', ')}.`
-        : field.kind === 'words'
-          ? 'Write a few words.'
-          : oneOf([...levels.keys(), 'cannot-tell', 'takedown']);
+  const remedy = kindOf(field).remedy(field, levels);
   return { ...problem, message: `is not said of "${point.words}"`, remedy };
 }
 

@@ -1,4 +1,4 @@
-import { subjectOf } from '@/core/inspection';
+import { measureOf, subjectOf } from '@/core/inspection';
 import type { Catalogue, LimitKind } from '@/core/inspection';
 import type { Spec, UnitDefinition } from '@/core/unit';
 import type { Problem } from './problem';
@@ -81,8 +81,10 @@ const ON_THE_CAR = new Set<Spec['kind']>(['pressure']);
 function limits(unit: UnitDefinition, { catalogue }: UnitKnowledge, report: Report): void {
   const measured = new Set<string>();
   for (const { of, points } of catalogue.files)
-    for (const { field } of points)
-      if (field.kind === 'measure' && field.limit && of.unit) measured.add(field.limit);
+    for (const point of points) {
+      const against = measureOf(point)?.limit;
+      if (against && of.unit) measured.add(against);
+    }
   unit.specs.forEach((spec, k) => {
     if (SET_AT_ASSEMBLY.has(spec.kind)) return;
     if (ON_THE_CAR.has(spec.kind) && measured.has(`pressure-${spec.load ?? ''}`)) return;
@@ -96,7 +98,7 @@ function limits(unit: UnitDefinition, { catalogue }: UnitKnowledge, report: Repo
     const subject = subjectOf(unit, head, [id]);
     const points = subject ? [...catalogue.pointsFor(subject.head, subject.selectors).values()] : [];
     const limit: LimitKind | string = spec.kind;
-    if (!points.some(({ point: { field } }) => field.kind === 'measure' && field.limit === limit))
+    if (!points.some(({ point }) => measureOf(point)?.limit === limit))
       report.add(
         `/specs/${k}`,
         `nobody can measure "${spec.id}": ${spec.kind} is not looked at on ${subject?.name ?? id}`,

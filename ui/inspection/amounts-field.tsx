@@ -3,6 +3,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { findingSlot } from '@/core/case';
 import type { Finding, Json } from '@/core/case';
+import { amountsOf } from '@/core/inspection';
 import type { CataloguePoint, Level, Subject } from '@/core/inspection';
 import { useBench, useSlots } from '@/ui/job/provider';
 import { Button, Choice, Line, Stack, Wide } from '@/ui/system';
@@ -53,11 +54,11 @@ export function AmountsMatrix({ subject, points }: { subject: Subject; points: r
   const { write, writeMany, now } = useBench();
   const stored = new Map(useSlots(`${subject.slot}.`) as [string, Finding][]);
   const first = points[0]!;
-  const field = first.point.field;
+  const field = amountsOf(first.point);
   const levels = [...first.levels.values()];
   const [brush, setBrush] = useState(levels.find((l) => l.severity === 2)?.id ?? levels[0]!.id);
-  if (field.kind !== 'amounts') return null;
-  const amountsOf = (point: CataloguePoint): { [place: string]: string } => {
+  if (!field) return null;
+  const foundAt = (point: CataloguePoint): { [place: string]: string } => {
     const is = stored.get(point.point.id)?.is;
     return typeof is === 'object' ? is : {};
   };
@@ -110,7 +111,7 @@ export function AmountsMatrix({ subject, points }: { subject: Subject; points: r
               <tr key={point.key} data-point={`${subject.slot}.${point.point.id}`}>
                 <th scope="row">{point.point.words}</th>
                 {field.places.map((place) => {
-                  const amount = point.levels.get(amountsOf(point)[place.id] ?? '');
+                  const amount = point.levels.get(foundAt(point)[place.id] ?? '');
                   return (
                     <td key={place.id}>
                       <Spot

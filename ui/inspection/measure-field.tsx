@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { coilVerdict, limitOf, measure, measureWords } from '@/core/inspection';
+import { coilVerdict, limitOf, measure, measureOf, measureWords } from '@/core/inspection';
 import type { CataloguePoint, Measured, Subject } from '@/core/inspection';
 import { useBench } from '@/ui/job/provider';
 import { NumberInput } from '@/ui/system';
@@ -33,8 +33,8 @@ export function MeasureField(props: {
 }) {
   const { subject, point, handle, label } = props;
   const { unit, keepName } = useBench();
-  const { field } = point.point;
-  if (field.kind !== 'measure') return null;
+  const field = measureOf(point.point);
+  if (!field) return null;
   const limit = field.limit && limitOf(unit, subject, field.limit);
   const is = handle.finding?.is;
   const judged = handle.finding ? measure(unit, subject, point.point, handle.finding) : null;

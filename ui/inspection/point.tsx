@@ -5,16 +5,14 @@ import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { CANNOT_TELL, TAKEDOWN, WARMTHS } from '@/core/case';
 import type { Finding, Warmth } from '@/core/case';
-import { findingWords } from '@/core/inspection';
-import type { CataloguePoint, Condition, FieldKind, Subject } from '@/core/inspection';
+import { findingWords, kindOf } from '@/core/inspection';
+import type { CataloguePoint, Condition, Subject } from '@/core/inspection';
 import { useBench, useSlots } from '@/ui/job/provider';
 import { Caption, Caution, Choice, NumberInput, TextInput } from '@/ui/system';
-import { AmountsMatrix } from './amounts-field';
-import { Levels, Unjudged } from './levels';
-import { MeasureField } from './measure-field';
+import { Answer } from './fields';
+import { Unjudged } from './levels';
 import { useFinding } from './use-finding';
 import type { FindingHandle } from './use-finding';
-import { WordsField } from './words-field';
 
 /** A test has its conditions beside it; once they are asked for, what is short stands beside it, one
    close below the other: of so many rows the empty ones take up the height. */
@@ -77,19 +75,6 @@ interface Props {
   point: CataloguePoint;
 }
 
-/** How each kind of field is drawn. */
-const FIELDS: Record<
-  FieldKind,
-  (props: Props & { handle: FindingHandle; label: string }) => React.ReactNode
-> = {
-  scale: (p) => <Levels point={p.point} handle={p.handle} label={p.label} />,
-  choice: (p) => <Levels point={p.point} handle={p.handle} label={p.label} />,
-  test: (p) => <Levels point={p.point} handle={p.handle} label={p.label} />,
-  measure: (p) => <MeasureField {...p} />,
-  amounts: (p) => <AmountsMatrix subject={p.subject} points={[p.point]} />,
-  words: (p) => <WordsField handle={p.handle} label={p.label} />,
-};
-
 /** One point of a subject: what was found, under which conditions, and every further look at it. */
 export const PointItem = memo(function PointItem({ subject, point }: Props) {
   const { write } = useBench();
@@ -97,7 +82,7 @@ export const PointItem = memo(function PointItem({ subject, point }: Props) {
   const stored = useSlots(`${subject.slot}.${id}`) as [string, Finding][];
   const readings = stored.flatMap(([rest]) => (rest.startsWith('.') ? [rest.slice(1)] : []));
   const said = stored.some(([rest]) => rest === '');
-  const test = point.point.field.kind === 'test';
+  const { underConditions, again } = kindOf(point.point.field);
   if (point.point.picture)
     return stored.length === 0 ? null : (
       <Box data-point={`${subject.slot}.${id}`}>
@@ -107,14 +92,18 @@ export const PointItem = memo(function PointItem({ subject, point }: Props) {
       </Box>
     );
   return (
-    <Box $wide={test} $tall={test && stored.length > 0} data-point={`${subject.slot}.${id}`}>
+    <Box
+      $wide={underConditions}
+      $tall={underConditions && stored.length > 0}
+      data-point={`${subject.slot}.${id}`}
+    >
       <Reading
         subject={subject}
         point={point}
         reading={null}
         number={0}
         onAgain={
-          said && REPEATED.has(point.point.field.kind)
+          said && again
             ? () => write(`${subject.slot}.${id}.${crypto.randomUUID().slice(0, 8)}`, { is: CANNOT_TELL })
             : null
         }
@@ -133,23 +122,19 @@ export const PointItem = memo(function PointItem({ subject, point }: Props) {
   );
 });
 
-/** Kinds of field a second look makes sense for. */
-const REPEATED = new Set<FieldKind>(['scale', 'choice', 'test', 'measure']);
-
 function Reading(props: Props & { reading: string | null; number: number; onAgain: (() => void) | null }) {
   const { subject, point, reading, number, onAgain } = props;
   const handle = useFinding(subject, point.point.id, reading);
   const again = number ? `, look ${number}` : '';
   const label = point.point.words + again;
-  const { kind } = point.point.field;
-  const leveled = kind === 'scale' || kind === 'choice' || kind === 'test';
-  const named = leveled ? `${subject.name}, ${label.toLowerCase()}` : label;
+  const { levelled } = kindOf(point.point.field);
+  const named = levelled ? `${subject.name}, ${label.toLowerCase()}` : label;
   return (
     <>
-      {(leveled || onAgain) && (
+      {(levelled || onAgain) && (
         <Name>
-          {leveled && <b>{label}</b>}
-          {leveled && <Unjudged handle={handle} label={named} />}
+          {levelled && <b>{label}</b>}
+          {levelled && <Unjudged handle={handle} label={named} />}
           {onAgain && (
             <Again
               aria-label={`${subject.name}, ${point.point.words.toLowerCase()}: look again`}
@@ -161,7 +146,7 @@ function Reading(props: Props & { reading: string | null; number: number; onAgai
         </Name>
       )}
       {number === 0 && point.point.caution && <Caution>{point.point.caution}</Caution>}
-      {FIELDS[kind]({ subject, point, handle, label: named })}
+      <Answer subject={subject} point={point} handle={handle} label={named} />
       {number === 0 && point.point.hint && <Caption>{point.point.hint}</Caption>}
       {handle.finding && <With subject={subject} point={point} handle={handle} label={label} />}
     </>
@@ -198,7 +183,7 @@ function With({ point, handle, label }: Props & { handle: FindingHandle; label: 
   const asked = (['warmth', 'temperatureC', 'pressureKpa', 'oilFilm'] as const).filter(
     (c) => ask.includes(c) || finding[c] !== undefined,
   );
-  const notes = (wrong && field.kind !== 'words') || finding.note !== undefined;
+  const notes = (wrong && !kindOf(field).saysItself) || finding.note !== undefined;
   if (asked.length === 0 && !(where && wrong) && !notes && !(where && finding.where)) return null;
   return (
     <Aside>

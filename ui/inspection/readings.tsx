@@ -1,7 +1,7 @@
 'use client';
 import { memo } from 'react';
 import styled from 'styled-components';
-import { limitOf } from '@/core/inspection';
+import { limitOf, measureOf } from '@/core/inspection';
 import type { CataloguePoint, Inspection, Subject } from '@/core/inspection';
 import { MeasureField } from './measure-field';
 import { useFinding } from './use-finding';
@@ -55,9 +55,9 @@ export interface AskedReading {
 export function readingsAt(inspection: Inspection, rows: readonly Subject[]): AskedReading[] {
   return rows.flatMap((subject) =>
     [...inspection.points(subject).values()].flatMap((point): AskedReading[] => {
-      const { field } = point.point;
+      const field = measureOf(point.point);
       // Counts are seen, not measured.
-      if (field.kind !== 'measure' || !field.limit || field.unit === '') return [];
+      if (!field?.limit || field.unit === '') return [];
       return limitOf(inspection.unit, subject, field.limit) ? [{ subject, point }] : [];
     }),
   );
@@ -86,9 +86,7 @@ export function groupReadings(readings: readonly AskedReading[]): ReadingGroup[]
 
 /** A resistance is told as it would be in the cold, for that is what its limit is. */
 const headingOf = ({ point }: CataloguePoint) =>
-  point.field.kind === 'measure' && point.field.limit === 'resistance'
-    ? `${point.words}, judged at 20 °C`
-    : point.words;
+  measureOf(point)?.limit === 'resistance' ? `${point.words}, judged at 20 °C` : point.words;
 
 /** The readings of a station side by side, each with its limit: a gauge's digits and Enter go from one to the next. */
 export const Readings = memo(function Readings({ readings }: { readings: readonly AskedReading[] }) {

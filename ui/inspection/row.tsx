@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Finding } from '@/core/case';
-import { limitOf } from '@/core/inspection';
+import { amountsOf, limitOf, measureOf } from '@/core/inspection';
 import type { CataloguePoint, Subject, Tone } from '@/core/inspection';
 import { useBench, useSlots } from '@/ui/job/provider';
 import { Button } from '@/ui/system';
@@ -191,12 +191,12 @@ function OpenPoints({ subject }: { subject: Subject }) {
   const { unit } = useBench();
   const stored = useSlots(`${subject.slot}.`) as [string, Finding][];
   const points = [...inspection.points(subject).values()].filter(({ point }) => {
-    const { field } = point;
-    if (field.kind !== 'measure' || field.unit === '') return true;
+    const field = measureOf(point);
+    if (!field || field.unit === '') return true;
     const limited = field.limit !== null && limitOf(unit, subject, field.limit) !== null;
     return point.when === 'limit' ? false : !limited;
   });
-  const amounts = points.filter((p) => p.point.field.kind === 'amounts');
+  const amounts = points.filter((p) => amountsOf(p.point));
   const matrix = amounts.length > 1 ? amounts : [];
   const ofAll = points.filter((p) => p.file.of[subject.head]?.includes('*') && p.file.of.element);
   const said = ofAll.some((p) => stored.some(([rest]) => rest.split('.')[0] === p.point.id));

@@ -1,6 +1,6 @@
 import { findingName } from '@/core/case';
 import type { Finding } from '@/core/case';
-import { findingWords, judge, toneOf } from '@/core/inspection';
+import { findingWords, judge, kindOf, toneOf } from '@/core/inspection';
 import type { CataloguePoint, Inspection, Subject, Tone } from '@/core/inspection';
 
 export interface RowSummary {
@@ -34,7 +34,7 @@ export function summaryOf(
 function saidOf(point: CataloguePoint, finding: Finding): string {
   const place = point.point.picture && finding.where ? ` (${finding.where})` : '';
   const words = findingWords(point, finding) + place;
-  return point.file.id === 'part' || point.point.field.kind === 'words'
+  return point.file.id === 'part' || kindOf(point.point.field).saysItself
     ? words
     : `${point.point.words.toLowerCase()} ${words}`;
 }

@@ -1,4 +1,5 @@
 import { CANNOT_TELL } from '@/core/case';
+import { kindOf } from '@/core/inspection';
 import type { CataloguePoint, Inspection } from '@/core/inspection';
 import type { Element, PlateKind } from '@/core/unit';
 
@@ -32,7 +33,7 @@ export function layersOf(inspection: Inspection, element: Element): readonly Lay
   const ids = [...new Set([...friction.keys(), ...steel.keys()])];
   return ids.flatMap((id) => {
     const points = [friction.get(id), steel.get(id)];
-    if (points.some((p) => p && p.point.field.kind !== 'scale')) return [];
+    if (points.some((p) => p && !kindOf(p.point.field).levelled)) return [];
     return [{ point: id, words: (points[0] ?? points[1])!.point.words, brushes: brushesOf(points) }];
   });
 }

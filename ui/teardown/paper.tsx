@@ -1,7 +1,7 @@
 'use client';
 import styled from 'styled-components';
 import type { Finding } from '@/core/case';
-import { findingWords, paperLines, stillInTheWay } from '@/core/inspection';
+import { findingWords, kindOf, measureOf, paperLines, stillInTheWay } from '@/core/inspection';
 import type { CataloguePoint, Subject } from '@/core/inspection';
 import { stationsInOrder } from '@/core/unit';
 import type { Station } from '@/core/unit';
@@ -134,11 +134,9 @@ function PointOnPaper({ subject, point, limit }: { subject: Subject; point: Cata
   const found = Object.keys(state)
     .filter((slot) => slot === name || slot.startsWith(`${name}.`))
     .map((slot) => state[slot]!.value as Finding);
-  const { field } = point.point;
   const words = point.file.id === 'part' ? '' : point.point.words;
-  const leveled = field.kind === 'scale' || field.kind === 'choice' || field.kind === 'test';
   const only = found.length === 1 && found[0]!.note === undefined ? found[0]!.is : undefined;
-  if (leveled && (found.length === 0 || point.levels.has(String(only))))
+  if (kindOf(point.point.field).levelled && (found.length === 0 || point.levels.has(String(only))))
     return (
       <span>
         {words}
@@ -163,7 +161,7 @@ function PointOnPaper({ subject, point, limit }: { subject: Subject; point: Cata
             .join('; ')}{' '}
         </b>
       )}
-      {field.kind === 'measure' && found.length === 0 ? field.unit : ''} {limit}
+      {found.length === 0 ? measureOf(point.point)?.unit : ''} {limit}
     </span>
   );
 }
