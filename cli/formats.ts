@@ -1,14 +1,14 @@
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { format } from 'prettier';
-import { PUBLISHED } from '@/data/formats';
+import { inTable, PUBLISHED, SLOTS_FILE } from '@/data/formats';
 import { noFiles, readOptions } from './input';
 import { ROOT } from './system';
 
 export const help = `
 ./pelvik formats
 
-Writes the schemas of docs/formats anew, from what the program checks by.
+Writes the schemas of docs/formats, and the table of slots, anew from what the program checks by.
 `;
 
 export async function run(args: string[]): Promise<number> {
@@ -19,5 +19,11 @@ export async function run(args: string[]): Promise<number> {
     writeFileSync(path.join(ROOT, file), await format(JSON.stringify(schema), options));
     process.stdout.write(`${file}\n`);
   }
+  const slots = path.join(ROOT, SLOTS_FILE);
+  writeFileSync(
+    slots,
+    await format(inTable(readFileSync(slots, 'utf8')), { parser: 'markdown', printWidth: 110 }),
+  );
+  process.stdout.write(`${SLOTS_FILE}\n`);
   return 0;
 }

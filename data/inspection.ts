@@ -1,3 +1,5 @@
+import { array, shipped } from '@/core/format';
+import { inspectionSchema, scalesSchema } from '@/core/inspection';
 import type { InspectionData } from '@/core/inspection';
 import band from './inspection/band.json';
 import bandAnchor from './inspection/band-anchor.json';
@@ -62,8 +64,8 @@ import waveSpring from './inspection/wave-spring.json';
 import scales from './inspection/scales.json';
 
 /** What is looked at on every kind of thing, checked by the tests, so trusted here. A new file is one line more. */
-export const inspection = {
-  files: [
+export const inspection: InspectionData = {
+  files: shipped(array(inspectionSchema), [
     band,
     bandAnchor,
     bearing,
@@ -124,6 +126,6 @@ export const inspection = {
     valve,
     valveBody,
     waveSpring,
-  ],
-  scales,
-} as unknown as InspectionData;
+  ]),
+  scales: shipped(scalesSchema, scales),
+};

@@ -1,4 +1,5 @@
-import type { UnitDefinition } from '@/core/unit';
+import { array, shipped } from '@/core/format';
+import { unitSchema } from '@/core/unit';
 import hadricFive from './units/hadric-five.json';
 import ostrelEight from './units/ostrel-eight.json';
 import ostrelFiveX from './units/ostrel-five-x.json';
@@ -6,10 +7,10 @@ import ostrelFour from './units/ostrel-four.json';
 import ostrelSix from './units/ostrel-six.json';
 
 /** The unit families that ship, checked by the tests, so trusted here. */
-export const shippedUnits = [
+export const shippedUnits = shipped(array(unitSchema), [
   ostrelFour,
   ostrelFiveX,
   ostrelSix,
   hadricFive,
   ostrelEight,
-] as unknown as readonly UnitDefinition[];
+]);

@@ -33,13 +33,20 @@ const FORGED = {
   'x-forwarded-host': 'elsewhere.example',
   'x-pelvik-address': '203.0.113.10',
   'x-pelvik-secure': '1',
+  'x-pelvik-shell': '1',
 };
 
 test('what anybody claims of where he comes from is believed from nobody', async () => {
   const { text, hsts } = await through([], '/', FORGED);
   const seen = JSON.parse(text);
   expect(seen['x-pelvik-address']).toBe('127.0.0.1');
-  for (const name of ['x-pelvik-secure', 'x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto'])
+  for (const name of [
+    'x-pelvik-secure',
+    'x-pelvik-shell',
+    'x-forwarded-for',
+    'x-forwarded-host',
+    'x-forwarded-proto',
+  ])
     expect(seen[name]).toBeUndefined();
   expect(hsts).toBeUndefined();
 });

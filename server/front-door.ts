@@ -1,5 +1,6 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import proxyAddr from 'proxy-addr';
+import { SHELL_HEADER } from './shell';
 
 /**
  * What is settled about a request before anything else sees it: where it came from, whether over TLS, and that its
@@ -17,7 +18,7 @@ const FORWARDED = [
   'x-forwarded-port',
   'forwarded',
 ];
-const OURS = ['x-pelvik-address', 'x-pelvik-secure'];
+const OURS = ['x-pelvik-address', 'x-pelvik-secure', SHELL_HEADER];
 const LONGEST_PATH = 4096;
 const YEAR = 365 * 24 * 3600;
 

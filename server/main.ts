@@ -7,6 +7,8 @@ import sirv from 'sirv';
 import { closeBackground, warmBackground } from './background';
 import { closePool, databaseAnswers } from './db';
 import { frontDoor, plainPage } from './front-door';
+import { jobDocuments } from './job-documents';
+import type { JobDocuments } from './job-documents';
 import { linkRates } from './link-rates';
 import { log, safePath } from './log';
 import { inProcesses } from './processes';
@@ -46,7 +48,7 @@ async function main(): Promise<void> {
       });
       return;
     }
-    void admitted(request, response, handle).catch((error: unknown) => {
+    void admitted(request, response, handle, documents).catch((error: unknown) => {
       log.error({ path: safePath(request.url ?? ''), error: String(error) }, 'request failed');
       if (!response.headersSent) response.writeHead(500);
       response.end();
@@ -58,7 +60,7 @@ async function main(): Promise<void> {
   // Longer than whoever asks keeps a connection: none is closed just as it is used again.
   server.keepAliveTimeout = 75_000;
   if (dev) server.on('upgrade', app.getUpgradeHandler());
-  if (!dev) await warm(handle);
+  const documents = dev ? null : await warm(handle);
   server.listen(port, host);
   warmBackground();
   const stop = () => {
@@ -83,32 +85,45 @@ const FIRST = [
 ] as const;
 
 /** Has the first requests answered before anybody is let in: they load what all later ones use. */
-async function warm(handle: Handle): Promise<void> {
+async function warm(handle: Handle): Promise<JobDocuments> {
   const inside = createServer((request, response) => void handle(request, response));
   await new Promise<void>((resolve) => inside.listen(0, '127.0.0.1', resolve));
   const { port: own } = inside.address() as AddressInfo;
+  const ask = (url: string, init: RequestInit) => fetch(`http://127.0.0.1:${own}${url}`, init);
   for (const [method, url] of FIRST)
-    await fetch(`http://127.0.0.1:${own}${url}`, { method, headers: { 'x-pelvik': '1' } })
+    await ask(url, { method, headers: { 'x-pelvik': '1' } })
       .then((answer) => answer.arrayBuffer())
       .catch(() => undefined);
+  const documents = await jobDocuments((url, headers) => ask(url, { headers }));
   inside.closeAllConnections();
   inside.close();
+  return documents;
 }
 
 const rates = linkRates();
 
-async function admitted(request: IncomingMessage, response: ServerResponse, handle: Handle): Promise<void> {
-  if (await rates.admit(request, response)) await answer(request, response, handle);
+async function admitted(
+  request: IncomingMessage,
+  response: ServerResponse,
+  handle: Handle,
+  documents: JobDocuments | null,
+): Promise<void> {
+  if (await rates.admit(request, response)) await answer(request, response, handle, documents);
 }
 
-async function answer(request: IncomingMessage, response: ServerResponse, handle: Handle): Promise<void> {
+async function answer(
+  request: IncomingMessage,
+  response: ServerResponse,
+  handle: Handle,
+  documents: JobDocuments | null,
+): Promise<void> {
   if (isPage(request) && !(await databaseThere())) {
     response.writeHead(503, { 'content-type': 'text/html; charset=utf-8', 'retry-after': '3' });
     const words = 'What you typed is kept on this device. This page tries again by itself.';
     response.end(plainPage('The shop’s database does not answer just now', words, 3));
     return;
   }
-  await handle(request, response);
+  if (!(await documents?.answer(request, response))) await handle(request, response);
 }
 
 /** Pages are drawn from the database; the API answers for itself, files need none. */

@@ -1,11 +1,8 @@
 import { redirect } from 'next/navigation';
 import { withClient } from './db';
-import { experienceOf } from './experience';
 import { currentUser } from './http';
-import { jobByNumber } from './jobs';
-import { libraryOf } from './library';
+import { jobStartOf } from './job-start';
 import { may } from './permissions';
-import { UserError } from './problem';
 import { shopOf } from './shop';
 import { unitOf, unitVersions } from './units';
 import type { SignedIn } from './sessions';
@@ -20,33 +17,7 @@ export async function pageUser(): Promise<SignedIn> {
 /** Everything a job's pages start from; null when there is no such job. */
 export async function jobStart(number: string) {
   const user = await pageUser();
-  try {
-    const { job, experience, shop } = await withClient(async (client) => {
-      const found = await jobByNumber(client, /^\d{1,9}$/.test(number) ? Number(number) : -1);
-      return {
-        job: found,
-        experience: await experienceOf(client, found.unit.id),
-        shop: await shopOf(client),
-      };
-    });
-    return {
-      experience,
-      number: job.number,
-      id: job.id,
-      user,
-      stage: job.stage,
-      state: job.state,
-      lastSeq: job.lastSeq,
-      quoted: job.quoted,
-      closed: job.closed,
-      unitName: job.unit.name,
-      currency: shop.terms.currency,
-      library: libraryOf(job.unit, job.unitVersion, shop).address,
-    };
-  } catch (error) {
-    if (error instanceof UserError && error.status === 404) return null;
-    throw error;
-  }
+  return withClient((client) => jobStartOf(client, user, number));
 }
 
 /** Everything a unit's pages start from, in the newest version or the one asked for; null when there is none. */

@@ -24,8 +24,8 @@ const IN_LIBRARY = /\/api\/library\/[\w-]+\/\d+\/[0-9a-f]+/;
 /** Pages that are kept: the board, what Pelvik knows, jobs, units. Never the sign-in, never a customer's page. */
 const KEPT = /^\/(|knowledge|jobs\/\d+(\/\w+)?|units(\/[\w-]+)?)$/;
 
-/** Whose page a document says it is. */
-const WHOSE = /<meta name="pelvik-person" content="([^"]+)"/;
+/** Whose page a document says it is: in its head, or with the job put into it. */
+const WHOSE = /<(?:meta name="pelvik-person" content|script [^>]*data-pelvik-person)="([^"]+)"/;
 const personOf = async (response: Response) => WHOSE.exec(await response.clone().text())?.[1] ?? null;
 
 const isPage = (response: Response) =>

@@ -43,7 +43,7 @@ async function fromServer(base: string, cookies: { name: string; value: string }
     name: 'job page from the server',
     value: quantile(pages, 0.5),
     unit: 'ms',
-    budget: 50,
+    budget: 25,
     of: `median of ${pages.length}, whole answer, about ${FINDINGS} findings`,
   };
 }

@@ -1,59 +1,7 @@
-import type { Entry, Json } from './entry';
 import { EMPTY_STATE, fold, stateFromValues } from './fold';
 import type { JobState } from './fold';
 import type { Stage, StageOf } from '@/core/stage';
-
-export const CASE_FORMAT = 'pelvik-case/2';
-
-export interface CaseFinding {
-  slot: string;
-  value: Json;
-  stage?: Stage;
-}
-
-export interface CasePhoto {
-  id: string;
-  mime: 'image/jpeg';
-  width: number;
-  height: number;
-  /** The photo itself, base64. */
-  data: string;
-}
-
-export type QuoteStatus = 'draft' | 'sent' | 'accepted' | 'declined' | 'superseded';
-
-/** What a customer said to a quote. */
-export interface QuoteAnswer {
-  /** A reply is the shop's, to a question. */
-  kind: 'accept' | 'decline' | 'ask' | 'reply';
-  /** The option accepted. */
-  option: string | null;
-  name: string;
-  message: string;
-  /** ISO 8601, UTC. */
-  at: string;
-}
-
-export interface CaseQuote {
-  version: number;
-  status: QuoteStatus;
-  createdAt: string;
-  content: Json;
-  answers: QuoteAnswer[];
-  /** It came in with a file: history that cannot be sent, accepted or built by. */
-  imported?: boolean;
-}
-
-/** A whole job as one document. `findings` alone is enough; `history`, where present, is the record they come from. */
-export interface CaseDocument {
-  format: typeof CASE_FORMAT;
-  unit: string;
-  title?: string;
-  findings: CaseFinding[];
-  history?: Entry[];
-  photos?: CasePhoto[];
-  quotes?: CaseQuote[];
-}
+import type { CaseDocument, CaseFinding } from './schema';
 
 /** The state a case describes: its history folded, or its findings when it has none. */
 export function stateOfCase(document: CaseDocument): JobState {

@@ -1,7 +1,7 @@
 import type { UnitDefinition } from '@/core/unit';
 import { moveUp } from '@/core/format';
 import type { Format } from '@/core/format';
-import type { CaseDocument, CaseFinding } from './document';
+import type { CaseDocument, CaseFinding } from './schema';
 import type { Entry, Json, NewEntry } from './entry';
 import { CANNOT_TELL } from './finding';
 

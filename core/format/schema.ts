@@ -37,6 +37,10 @@ export const plainName = string({ pattern: '^[a-z][a-z0-9-]{0,59}$' });
 export const conditions = string({ pattern: '^[^=]+=[^=]+$' });
 /** `YYYY-MM-DD`, a day there is. */
 export const day: Schema<string> = { type: 'string', format: 'day' };
+/** ISO 8601, UTC. */
+export const moment: Schema<string> = { type: 'string', format: 'moment' };
+/** Whatever JSON can say. */
+export const anything: Schema = {};
 export const literal = <const V extends string | number | boolean>(value: V): Schema<V> => ({ const: value });
 export const oneOf = <const V extends string | number | null>(values: readonly V[]): Schema<V> => ({
   enum: values,
@@ -97,6 +101,9 @@ export const shape = <P extends Record<string, Schema>>(
   ...bounds,
 });
 
+/** The same, of a stranger's making: fields nobody asked for are left unread. */
+export const open = <T>({ additionalProperties: _, ...schema }: Schema<T>): Schema<T> => schema as Schema<T>;
+
 /** An object with just these keys, whose values are alike. */
 export const record = <K extends string, T>(keys: readonly K[], values: Schema<T>): Schema<Record<K, T>> =>
   shape(Object.fromEntries(keys.map((key) => [key, values]))) as Schema<Record<K, T>>;
@@ -140,12 +147,19 @@ export const list = <T>(items: Schema<T>, maxItems: number, minItems = 0): Schem
 });
 
 /** A schema as a file of its own. */
-export const documentSchema = (id: string, title: string, schema: Schema): Schema => ({
+export const documentSchema = <T>(id: string, title: string, schema: Schema<T>): Schema<T> => ({
   $schema: 'http://json-schema.org/draft-07/schema#',
   $id: id,
   title,
   ...schema,
 });
+
+/** The same, of documents that call themselves by an earlier format too: they are moved up on their way in. */
+export const alsoOf = <T>(schema: Schema<T>, ...earlier: string[]): Schema<T> => {
+  const { format, ...properties } = schema.properties as Record<string, Schema>;
+  const { const: own, ...rest } = format!;
+  return { ...schema, properties: { format: { ...rest, enum: [...earlier, own] }, ...properties } };
+};
 
 /** Data that ships with the program as what its schema says it is: the tests hold it against the schema. */
 export const shipped = <T>(_schema: Schema<T>, data: unknown): T => data as T;

@@ -3,16 +3,7 @@ import type { JobState } from '@/core/case';
 import { findingWords, measure, measureOf, measureWords, pointWords, readingWords } from '@/core/inspection';
 import type { Found, Inspection, MeasureUnit } from '@/core/inspection';
 import { elementOf, midSentence } from '@/core/unit';
-
-/** What the customer is shown of the inspection. */
-export interface Evidence {
-  /** What was found wrong, the worst first. */
-  found: string[];
-  /** What was looked at and is sound, by name. */
-  sound: string[];
-  /** What was measured, with the limit it is held against. */
-  measured: { what: string; value: string; limit: string; within: boolean }[];
-}
+import type { Evidence } from './schema';
 
 /** Something found wrong, with the name it is left out by: `quote.without.KEY`. */
 export interface Telling {

@@ -1,6 +1,6 @@
 import { checkQuote } from '@/core/validation';
 import { currentQuote } from './former';
-import type { QuoteContent } from './quote';
+import type { QuoteContent } from './schema';
 
 /** A quote as it was frozen by the version before. */
 const former = {

@@ -1,22 +1,6 @@
 import { moveUp } from '@/core/format';
 import type { Format } from '@/core/format';
-import type { QuoteContent } from './quote';
-import type { OptionId, QuoteOption } from './options';
-
-/** A quote as it was frozen before options had bills of several taxes, risks with workings and a recommendation. */
-interface FormerQuote {
-  format: 'pelvik-quote/1';
-  taxRate: number;
-  shop: { name: string; address: string; phone: string };
-  options: FormerOption[];
-}
-interface FormerOption {
-  id: OptionId;
-  tax: number;
-  taxable: number;
-  total: number;
-  missRisk: number;
-}
+import type { FormerQuote, QuoteContent, QuoteOption } from './schema';
 
 /** Quotes are frozen as they were made. */
 const QUOTE_FORMAT: Format = {
@@ -30,12 +14,13 @@ export const currentQuote = (content: { format: string }): QuoteContent =>
 
 function fromFirst({ taxRate, shop, options, ...rest }: FormerQuote): QuoteContent {
   return {
-    ...(rest as unknown as QuoteContent),
+    ...rest,
+    format: 'pelvik-quote/2',
     shop: { ...shop, letterhead: '' },
     paper: 'A4',
     note: '',
     options: options.map((o): QuoteOption => ({
-      ...(o as unknown as QuoteOption),
+      ...o,
       waste: 0,
       discount: 0,
       taxes: [{ name: 'Tax', rate: taxRate, on: o.taxable, amount: o.tax }],

@@ -1,17 +1,7 @@
 import type { Scope, ScopeLine } from '@/core/scope';
 import { isBought } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
-
-/** One sort of parts, and what an option does with it: the same groups in every option, so that they compare. */
-export interface Included {
-  group: string;
-  /** How many of how many are renewed. */
-  renewed: number;
-  of: number;
-  /** What else is done, in a word or two. */
-  also: string;
-  names: string[];
-}
+import type { Included } from './schema';
 
 /** Sorts of parts by their kinds; a kind that is nowhere is a hard part. */
 const GROUPS: { group: string; kinds: string[] }[] = [

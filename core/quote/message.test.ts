@@ -1,5 +1,5 @@
 import { messageWords } from './message';
-import type { QuoteContent } from './quote';
+import type { QuoteContent } from './schema';
 
 const content = {
   shop: { name: 'Shop', address: 'Street 1', phone: '00 1', letterhead: '' },

@@ -1,5 +1,5 @@
 import { dayWords, shopMomentWords, formatMoney } from '@/core/shop';
-import type { QuoteContent } from './quote';
+import type { QuoteContent } from './schema';
 
 /** What is written to a customer along with the link. */
 export function messageWords(

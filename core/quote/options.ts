@@ -1,55 +1,15 @@
 import type { Ready } from '@/core/schedule';
 import { readyBy } from '@/core/schedule';
 import { isBought } from '@/core/scope';
-import type { Repair, Scope, ScopeProblem, Scoper } from '@/core/scope';
+import type { Repair, Scope, Scoper } from '@/core/scope';
 import { midSentence, operationWithRole, partsWithRole } from '@/core/unit';
 import { formatMoney, times } from '@/core/shop';
 import { includedIn } from './included';
-import type { Included } from './included';
 import { billOf, costOfLines } from './price';
-import type { Bill } from './price';
 import { expectedReturnCost, riskOf } from './risk';
-import type { Risk } from './risk';
 import type { QuoteInput } from './quote';
 import { warrantyOf, warrantyWords } from './warranty';
-import type { Warranty } from './warranty';
-
-export type OptionId = Exclude<Repair, 'none'> | 'no-repair';
-
-/** For the shop's eyes only: what an option costs it, and what it keeps. Minor units. */
-export interface Inner {
-  cost: number;
-  /** What is charged before tax, less the cost. */
-  margin: number;
-  /** What returns within the warranty cost on average. */
-  expectedReturn: number;
-  /** Hours of work still to be done. */
-  hoursLeft: number;
-}
-
-export interface QuoteOption extends Bill {
-  id: OptionId;
-  name: string;
-  /** What is done, in a sentence. */
-  summary: string;
-  warranty: string;
-  warrantyTerms: Warranty | null;
-  /** The day of `ready`. */
-  readyBy: string | null;
-  ready: Ready | null;
-  /** It is ready later than was promised. */
-  late: boolean;
-  /** Total ÷ vehicle value; null for a bare unit or an unknown value. */
-  shareOfValue: number | null;
-  /** P(what failed first is not cured by these lines). */
-  missRisk: number;
-  risk: Risk;
-  included: Included[];
-  /** What speaks against this scope and nobody has signed for. */
-  problems: ScopeProblem[];
-  /** Null for whom it is not meant. */
-  inner: Inner | null;
-}
+import type { QuoteOption } from './schema';
 
 const NAMES: Record<Repair, string> = {
   targeted: 'Targeted repair',

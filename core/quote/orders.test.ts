@@ -1,8 +1,8 @@
 import { stateFromValues } from '@/core/case';
 import { paperTerms, rule, scopeBy } from '@/tests/fixtures/paper';
-import type { QuoteOption } from './options';
 import { orderLines, orderRows, orderStanding } from './orders';
 import { billOf } from './price';
+import type { QuoteOption } from './schema';
 
 const OWN = { 'scope.line.own': { change: 'add', name: 'In-line filter!', price: 3150, reason: 'r' } };
 const scope = scopeBy(

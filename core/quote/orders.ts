@@ -2,8 +2,7 @@ import { below } from '@/core/case';
 import type { JobState } from '@/core/case';
 import { addDays } from '@/core/schedule';
 import { writtenMoney } from '@/core/shop';
-import type { QuoteOption } from './options';
-import type { LineOrder } from './price';
+import type { LineOrder, QuoteOption } from './schema';
 
 export const ORDER_STATES = ['to-order', 'ordered', 'arrived', 'fitted'] as const;
 export type OrderState = (typeof ORDER_STATES)[number];

@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import type { ScopeLine } from '@/core/scope';
 import { paperTerms, paperUnit, rule, scopeBy } from '@/tests/fixtures/paper';
 import { billOf, costOfLines, depositOf, linePrice, lineTotal } from './price';
-import type { Bill, Discount } from './price';
+import type { Discount } from './price';
 import type { ShopTerms } from '@/core/shop';
+import type { Bill } from './schema';
 
 const terms = (more: Partial<ShopTerms> = {}): ShopTerms => ({ ...paperTerms, ...more });
 const lines = (of: Parameters<typeof rule>[1], values = {}) => scopeBy([rule('a', of)], values).lines;

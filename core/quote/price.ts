@@ -1,73 +1,15 @@
-import type { Grade } from '@/core/case';
 import { isBought } from '@/core/scope';
 import type { ScopeLine } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
 import { sum, times, costOf } from '@/core/shop';
 import type { ShopTerms, TaxBase } from '@/core/shop';
-
-export interface QuoteLine {
-  name: string;
-  kind: ScopeLine['kind'];
-  action: string;
-  /** Pieces, hours of a piece of work, or litres. */
-  quantity: number;
-  /** Unit price, minor units. */
-  price: number;
-  total: number;
-  note: string;
-  reason: string;
-  /** What a kit holds. */
-  contents?: string[];
-  /** What is ordered for it. */
-  order?: LineOrder;
-}
-
-/** How the part of a line is bought. */
-export interface LineOrder {
-  /** Of the unit; null for a line of one's own. */
-  part: string | null;
-  supplier: string;
-  leadDays: number;
-  /** Deposit a piece, minor units, and the days to bring the old part back for it. */
-  deposit: number;
-  returnDays: number | null;
-  /** Sizes it is chosen from once it is measured, m. */
-  sizes?: number[];
-  /** What it is bought as, where that was chosen. */
-  grade?: Grade;
-  /** What the old part must come back in. */
-  packaging?: string;
-  /** The piece of the shop's own shelf. */
-  shelf?: string;
-}
+import type { Bill, LineOrder, QuoteLine } from './schema';
 
 /** A discount given in a job: a share of everything before tax, or an amount. */
 export interface Discount {
   share?: number;
   amount?: number;
   words: string;
-}
-
-/** A bill: what is charged, in whole minor units, each figure once and the total their sum. */
-export interface Bill {
-  lines: QuoteLine[];
-  parts: number;
-  labour: number;
-  fluid: number;
-  supplies: number;
-  waste: number;
-  /** Taken off before tax; 0 or more. */
-  discount: number;
-  /** What was charged less the discount. */
-  taxable: number;
-  taxes: { name: string; rate: number; on: number; amount: number }[];
-  tax: number;
-  /** Returned when the old part goes back. */
-  coreDeposits: number;
-  /** What makes the total a round one; may be negative. */
-  rounding: number;
-  total: number;
-  downPayment: number;
 }
 
 /** What one of a line costs the customer, minor units: nothing where the kit holds it or the shop bears it. */

@@ -8,47 +8,14 @@ import { isApart, isByCustom, policiesOf, REPAIRS, scoper } from '@/core/scope';
 import type { Scope, ScopeBasis, ScopeCause } from '@/core/scope';
 import type { UnitDefinition } from '@/core/unit';
 import { evidenceOf } from './evidence';
-import type { Evidence } from './evidence';
 import { canExchange, nameOf, optionOf } from './options';
-import type { QuoteOption } from './options';
 import type { Discount } from './price';
 import { recommend } from './recommend';
-import type { Recommendation } from './recommend';
 import type { Commit } from './risk';
-import type { Supplement } from './supplement';
 import { asPriced } from '@/core/shop';
 import type { ShopTerms } from '@/core/shop';
 import { cautionsFor } from './words';
-
-/** A quote as it is frozen, sent and printed. Money in minor units. */
-export interface QuoteContent {
-  format: 'pelvik-quote/2';
-  shop: { name: string; address: string; phone: string; letterhead: string };
-  currency: string;
-  paper: 'A4' | 'LETTER';
-  date: string;
-  validUntil: string;
-  job: { number: number; unit: string; vehicle: string; customer: string; complaint: string };
-  /** What can hurt somebody until it is repaired; absent where nothing can. */
-  cautions?: string[];
-  finding: string;
-  undetermined: boolean;
-  /** What the inspection found, what is sound and what was measured; absent in quotes from before it was told. */
-  evidence?: Evidence;
-  couldChange: string[];
-  /** What the shop wants said besides. */
-  note: string;
-  photos: { id: string; caption: string }[];
-  /** Short clips that go along; absent where there are none. */
-  clips?: { id: string; caption: string }[];
-  /** Null in quotes from before one was recommended. */
-  recommended: Recommendation | null;
-  options: QuoteOption[];
-  /** Options that are not offered, and why. */
-  barred: { name: string; reason: string }[];
-  /** What is new against the version the customer accepted; null where none was. */
-  supplement: Supplement | null;
-}
+import type { QuoteContent } from './schema';
 
 /** When a quote is made, in the shop's own time. */
 export interface Clock {

@@ -1,6 +1,6 @@
 import type { Scoper } from '@/core/scope';
-import type { QuoteOption } from './options';
 import { recommend } from './recommend';
+import type { QuoteOption } from './schema';
 
 const option = (id: QuoteOption['id'], total: number, shareOfValue: number | null = null) =>
   ({ id, total, shareOfValue }) as QuoteOption;

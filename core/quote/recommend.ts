@@ -1,12 +1,6 @@
 import type { Scoper } from '@/core/scope';
 import { midSentence } from '@/core/unit';
-import type { OptionId, QuoteOption } from './options';
-
-/** Which option the shop recommends, and why in one sentence. */
-export interface Recommendation {
-  option: OptionId;
-  why: string;
-}
+import type { OptionId, QuoteOption, Recommendation } from './schema';
 
 /** What a recommendation goes by, besides the options. */
 export interface Standing {

@@ -1,8 +1,8 @@
 import type { Diagnosis } from '@/core/diagnosis';
 import type { Scope, Scoper } from '@/core/scope';
 import { times } from '@/core/shop';
-import type { Bill } from './price';
 import type { Repaired, ShopTerms } from '@/core/shop';
+import type { Bill, Risk } from './schema';
 
 /** How far a committed cause is believed: the technician has seen it, and is now and then wrong. */
 export const COMMITTED = 0.85;
@@ -15,18 +15,6 @@ const WORTH_SAYING = 0.005;
 export interface Commit {
   cause: string;
   contributing?: string[];
-}
-
-/** Risk that what failed first stays in, and that the vehicle is back within the warranty. Shares of 1. */
-export interface Risk {
-  /** P(what failed first is not cured by this scope). */
-  uncured: number;
-  /** P(back for the work itself, whatever the cause). */
-  workmanship: number;
-  /** P(back within the warranty). */
-  returns: number;
-  /** How it comes about, the largest first. */
-  steps: { words: string; share: number }[];
 }
 
 /**

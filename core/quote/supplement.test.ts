@@ -1,8 +1,7 @@
 import { paperTerms, rule, scopeBy } from '@/tests/fixtures/paper';
-import type { OptionId, QuoteOption } from './options';
 import { billOf } from './price';
-import type { QuoteContent } from './quote';
 import { supplementTo } from './supplement';
+import type { OptionId, QuoteContent, QuoteOption } from './schema';
 
 const option = (id: OptionId, parts: string[], values = {}): QuoteOption =>
   ({

@@ -1,19 +1,4 @@
-import type { QuoteContent } from './quote';
-import type { OptionId, QuoteOption } from './options';
-import type { QuoteLine } from './price';
-
-/** What a later version changes of the one the customer accepted. Money in minor units. */
-export interface Supplement {
-  /** The version that was accepted, and what of it. */
-  version: number;
-  accepted: string;
-  /** The option that goes on from it; null where that is no longer offered. */
-  option: OptionId | null;
-  was: number;
-  now: number;
-  /** Lines that came, went or cost something else, with what each came to before and now; null where it was not there. */
-  lines: { name: string; was: number | null; now: number | null }[];
-}
+import type { QuoteContent, QuoteLine, QuoteOption, Supplement } from './schema';
 
 /** What is new against the accepted option of an earlier version. */
 export function supplementTo(

@@ -1,6 +1,6 @@
 import { paperTerms, rule, scopeBy, scopeCause } from '@/tests/fixtures/paper';
 import { warrantyOf, warrantyWords } from './warranty';
-import type { Warranty } from './warranty';
+import type { Warranty } from './schema';
 
 const of = (...args: Parameters<typeof scopeBy>) =>
   warrantyOf(scopeBy(...args).scope, paperTerms, 'converter');

@@ -3,17 +3,7 @@ import type { Scope } from '@/core/scope';
 import { midSentence } from '@/core/unit';
 import { distanceWords } from '@/core/shop';
 import type { Distance, Repaired, ShopTerms } from '@/core/shop';
-
-export interface Warranty {
-  months: number;
-  km: number;
-  /** What it covers, in words. */
-  covers: string;
-  /** What was left in, and is not covered. */
-  except: string[];
-  /** What voids it. */
-  voids: string[];
-}
+import type { Warranty } from './schema';
 
 const COVERS: Record<Repaired, string> = {
   targeted: 'what was opened and renewed',

@@ -16,5 +16,5 @@ export { BOOK_COLUMNS, bookRows, readBook } from './price-book';
 export type { BookProblem, BookRow } from './price-book';
 export { asPriced, costOf } from './terms';
 export { currentTerms } from './format';
-export { ROUNDINGS, shopSchema, TAX_BASES } from './schema';
+export { PAPERS, ROUNDINGS, shopSchema, TAX_BASES } from './schema';
 export type { BookPrice, Repaired, ShopTerms, TaxBase, TaxRule } from './schema';

@@ -28,6 +28,8 @@ const id = string({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,59}$' });
 const days = integer(0, 365);
 const clock = string({ pattern: '^([01][0-9]|2[0-3]):[0-5][0-9]$' });
 
+export const PAPERS = ['A4', 'LETTER'] as const;
+
 /** What of a bill a tax can be on. */
 export const TAX_BASES = ['parts', 'labour', 'fluid', 'supplies', 'waste', 'deposits'] as const;
 export type TaxBase = (typeof TAX_BASES)[number];
@@ -73,7 +75,7 @@ const terms = shape({
     'Where the shop’s clock hangs: an IANA name',
     string({ pattern: '^[A-Za-z]+(/[A-Za-z0-9_+-]+)*$', maxLength: 60 }),
   ),
-  paper: oneOf(['A4', 'LETTER']),
+  paper: oneOf(PAPERS),
   distance: said('How distance is counted', oneOf(DISTANCES)),
   rates: said(
     'An hour, by what is done in it',

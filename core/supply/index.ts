@@ -1,3 +1,5 @@
 export { daysUntil, doubtOf, hear, soldFor, sourceOf } from './offers';
 export type { ShownOffer, SupplierAnswer } from './shown';
-export type { Heard, Offer, Question } from './offers';
+export type { Heard, Question } from './offers';
+export { offersSchema } from './schema';
+export type { Offer } from './schema';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { daysUntil, doubtOf, hear, soldFor, sourceOf } from './offers';
-import type { Offer } from './offers';
+import type { Offer } from './schema';
 
 const question = { unit: 'u', supplier: 'Hallow Seals', parts: ['drum', 'ring'] };
 const here = { currency: 'EUR', today: '2026-11-27' };

@@ -1,24 +1,12 @@
-import type { Grade } from '@/core/case';
 import type { PartSource } from '@/core/scope';
 import { minor, times } from '@/core/shop';
 import { addDays } from '@/core/schedule';
-import { checkAnswer, checkOffer } from '@/core/validation';
+import { problemsOf, validator } from '@/core/validation';
+import { answerSchema, offerSchema } from './schema';
+import type { Offer } from './schema';
 
-/** One part as a supplier offers it. Money in minor units. */
-export interface Offer {
-  part: string;
-  grade: Grade;
-  /** What the shop pays. */
-  price: number;
-  /** Pieces the supplier has. */
-  stock: number;
-  /** The day it is here when it is ordered today; null: nobody can say. */
-  arrivesOn: string | null;
-  /** Deposit on the old part, 0 for none, and the days to bring it back in `packaging`. */
-  deposit: number;
-  returnDays: number | null;
-  packaging: string | null;
-}
+const validateAnswer = validator(answerSchema);
+const validateOffer = validator(offerSchema);
 
 /** What a supplier was asked. */
 export interface Question {
@@ -48,7 +36,7 @@ export function hear(
   { parts }: Question,
   { currency, today }: { currency: string; today: string },
 ): Heard {
-  const [problem] = checkAnswer(answer);
+  const [problem] = problemsOf(validateAnswer, answer);
   if (problem) throw new Error(`The answer cannot be read: ${problem.pointer || 'it'} ${problem.message}.`);
   const told = answer as { currency: string; offers: unknown[] };
   if (told.currency !== currency)
@@ -84,7 +72,7 @@ const FIELD_WORDS: Record<string, string> = {
 
 /** Why an offer cannot be meant; null for one that can. */
 function whyNot(value: unknown, parts: string[], today: string, known: Offer[]): string | null {
-  const [problem] = checkOffer(value);
+  const [problem] = problemsOf(validateOffer, value);
   if (problem) return `${FIELD_WORDS[problem.pointer.slice(1)] ?? 'it'} ${problem.message}`;
   const offer = value as Offer;
   if (!parts.includes(offer.part)) return 'nobody asked for it';

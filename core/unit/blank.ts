@@ -1,5 +1,5 @@
-import type { LabourOperation, Part, Station } from './equipment';
-import type { UnitDefinition } from './types';
+import type { LabourOperation, Part, Station } from './schema';
+import type { UnitDefinition } from './schema';
 
 /** Stations every unit begins with. */
 export const FIRST_STATIONS = new Set(['converter', 'pan', 'valve-body', 'pump', 'output']);

@@ -1,6 +1,6 @@
 import { FIRST_STATIONS, part, station } from './blank';
-import type { Part } from './equipment';
-import { CASE } from './types';
+import type { Part } from './schema';
+import { CASE } from './lookup';
 import type {
   Element,
   ElementKind,
@@ -10,7 +10,7 @@ import type {
   Pack,
   PlanetarySet,
   UnitDefinition,
-} from './types';
+} from './schema';
 
 /*
  * A definition in the making. Every step gives a new definition that is whole in itself: what a new thing needs (a member,

@@ -1,9 +1,9 @@
 import { moveUp } from '@/core/format';
 import type { Format } from '@/core/format';
-import type { Part, Spec } from './equipment';
-import { OPERATION_ROLES, PART_ROLES } from './roles';
-import type { OperationRole, PartRole } from './roles';
-import type { UnitDefinition } from './types';
+import type { Part, Spec } from './schema';
+import { OPERATION_ROLES, PART_ROLES } from './kinds';
+import type { OperationRole, PartRole } from './kinds';
+import type { UnitDefinition } from './schema';
 
 const UNIT_FORMAT: Format = {
   name: 'pelvik-unit',

@@ -1,5 +1,5 @@
-export * from './types';
-export * from './equipment';
+export * from './schema';
+export * from './kinds';
 export * from './lookup';
 export * from './roles';
 export { currentUnit } from './former';

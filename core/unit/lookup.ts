@@ -1,5 +1,8 @@
-import type { Part } from './equipment';
-import type { Element, GearPosition, UnitDefinition } from './types';
+import type { Part } from './schema';
+import type { Element, GearPosition, UnitDefinition } from './schema';
+
+/** A fixed member: brakes hold against it, its speed is always 0. */
+export const CASE = 'case';
 
 /** An element by id. Throws a RangeError naming the id when the unit has none. */
 export function elementOf(unit: UnitDefinition, id: string): Element {

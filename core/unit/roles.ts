@@ -1,41 +1,5 @@
-import type { LabourOperation, Part } from './equipment';
-import type { UnitDefinition } from './types';
-
-/** What a part is to Pelvik, whatever it is called: causes, rules and drawings go by it. */
-export const PART_ROLES = [
-  'filter',
-  'pan-gasket',
-  'pump-gears',
-  'pump-cover',
-  'pump-bushing',
-  'regulator',
-  'converter',
-  'overhaul-kit',
-  'exchange-unit',
-] as const;
-export type PartRole = (typeof PART_ROLES)[number];
-
-/** What an operation is to Pelvik, whatever it is called. */
-export const OPERATION_ROLES = [
-  'remove-refit',
-  'diagnose',
-  'teardown',
-  'overhaul',
-  'targeted',
-  'pump',
-  'valve-body',
-  'solenoid',
-  'converter-open',
-  'cooler-flush',
-  'fill-test',
-  'planetary',
-  'bushings',
-  'machining',
-  'electrical',
-  'programming',
-  'cooler',
-] as const;
-export type OperationRole = (typeof OPERATION_ROLES)[number];
+import type { PartRole } from './kinds';
+import type { LabourOperation, Part, UnitDefinition } from './schema';
 
 /** Parts of a role, in the order of the definition. */
 export function partsWithRole(unit: UnitDefinition, ...roles: readonly string[]): Part[] {

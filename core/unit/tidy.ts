@@ -1,6 +1,6 @@
 import { FIRST_STATIONS } from './blank';
-import { CASE } from './types';
-import type { Element, UnitDefinition } from './types';
+import { CASE } from './lookup';
+import type { Element, UnitDefinition } from './schema';
 
 /** Takes an element out, with its own parts and its station, and out of every gear. */
 export function removeElement(unit: UnitDefinition, id: string): UnitDefinition {

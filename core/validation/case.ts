@@ -1,9 +1,7 @@
-import schema from '@/docs/formats/case.schema.json';
-import formerQuoteSchema from '@/docs/formats/quote-1.schema.json';
-import quoteSchema from '@/docs/formats/quote.schema.json';
-import { familyOf, SLOT_FAMILIES, upgradeCase, upgradeWrites } from '@/core/case';
+import { caseSchema, familyOf, SLOT_FAMILIES, upgradeCase, upgradeWrites } from '@/core/case';
 import type { CaseDocument, Json, SlotFamily } from '@/core/case';
 import type { Inspection } from '@/core/inspection';
+import { formerQuoteSchema, quoteSchema } from '@/core/quote';
 import type { ValidateFunction } from 'ajv';
 import { checkFinding } from './finding';
 import { problemsOf, strictAjv, validator } from './problem';
@@ -11,7 +9,7 @@ import type { Problem } from './problem';
 import { CASE_BOUNDS, outOfBounds, SLOT_BOUNDS } from './size';
 import { checkTarget } from './targets';
 
-const validate = validator(schema);
+const validate = validator(caseSchema);
 const validateQuote = validator(quoteSchema);
 const validateFormerQuote = validator(formerQuoteSchema);
 const slotValidators = new Map<SlotFamily, () => ValidateFunction>(

@@ -6,4 +6,3 @@ export { checkUnit, unitWarnings } from './unit';
 export type { UnitKnowledge } from './unit-inspection';
 export { checkCase, checkQuote, checkSlot, openCase } from './case';
 export { checkTerms } from './terms';
-export { checkAnswer, checkOffer } from './offers';

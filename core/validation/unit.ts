@@ -1,4 +1,4 @@
-import schema from '@/docs/formats/unit.schema.json';
+import { unitSchema } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { problemsOf, validator } from './problem';
 import type { Problem } from './problem';
@@ -11,7 +11,7 @@ import { completenessWarnings } from './unit-completeness';
 import { inspectionWarnings } from './unit-inspection';
 import type { UnitKnowledge } from './unit-inspection';
 
-const validate = validator(schema);
+const validate = validator(unitSchema);
 
 /**
  * Every problem of a unit definition; none means it can be used. Size first, then shape, then whether names lead

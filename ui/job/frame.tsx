@@ -14,6 +14,7 @@ import { SyncBanner } from '@/ui/sync/banner';
 import { useSync } from '@/ui/sync/context';
 import { keepPages } from '@/ui/sync/version';
 import { Button, Mark, Notice, Shortcuts, useUnkept } from '@/ui/system';
+import { Body, Header, Home, Main, Right, Title, Words } from './bar';
 import { Clashes } from './clashes';
 import { Dangers } from './dangers';
 import { CloseJob } from './close-job';
@@ -22,60 +23,6 @@ import { StageRail } from './rail';
 import { VerdictDock } from './dock';
 import { slotWords } from './slot-words';
 
-const Header = styled.header`
-  display: grid;
-  grid-template-columns: auto minmax(0, 1fr) auto;
-  gap: 18px;
-  align-items: center;
-  padding: 10px 24px 0;
-  background: var(--frame);
-  color: var(--frame-ink);
-  @media (max-width: 900px) {
-    grid-template-columns: auto minmax(0, 1fr);
-    gap: 4px 12px;
-    padding: 8px 14px 0;
-  }
-`;
-const Home = styled(Link)`
-  display: grid;
-  place-items: center;
-  width: 44px;
-  height: 44px;
-  color: inherit;
-`;
-const Title = styled.h1`
-  font-size: 1.25rem;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  small {
-    font-size: 1rem;
-    font-weight: 400;
-    font-stretch: 94%;
-    color: var(--frame-soft);
-  }
-`;
-const Words = styled.p`
-  font-size: 0.9375rem;
-  color: var(--frame-soft);
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-`;
-const Right = styled.div`
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  font-size: 0.9375rem;
-  @media (max-width: 900px) {
-    grid-column: 1 / -1;
-    flex-wrap: wrap;
-    gap: 4px 14px;
-  }
-  @media (max-width: 480px) {
-    gap: 4px 8px;
-  }
-`;
 const Saved = styled.span<{ $kind: string }>`
   display: inline-flex;
   align-items: center;
@@ -89,25 +36,6 @@ const Saved = styled.span<{ $kind: string }>`
     border-radius: ${(p) => (p.$kind === 'offline' || p.$kind === 'refused' ? '0' : '50%')};
     background: ${(p) => (p.$kind === 'saved' ? 'currentColor' : 'transparent')};
   }
-`;
-const Body = styled.div<{ $dock: boolean }>`
-  display: grid;
-  grid-template-columns: ${(p) => (p.$dock ? 'minmax(0, 1fr) 312px' : 'minmax(0, 1fr)')};
-  gap: 20px;
-  max-width: 1600px;
-  margin: 0 auto;
-  padding: 16px 24px 20px;
-  align-items: start;
-  @media (max-width: 900px) {
-    grid-template-columns: minmax(0, 1fr);
-    /* The folded verdict lies over the lower edge. */
-    padding: 12px 14px ${(p) => (p.$dock ? 96 : 48)}px;
-  }
-`;
-const Main = styled.main`
-  display: grid;
-  gap: 14px;
-  min-width: 0;
 `;
 const Missing = styled.p`
   font-size: 0.9375rem;

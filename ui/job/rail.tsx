@@ -57,7 +57,7 @@ const Step = styled.li<{ $step: number }>`
   }
 `;
 
-export function StageRail({ number, current }: { number: number; current: string }) {
+export function StageRail({ number, current }: { number: number | string; current: string }) {
   return (
     <Nav aria-label="Stages" data-noprint>
       <List>
