@@ -68,9 +68,12 @@ export async function inTransaction<T>(work: (client: Client) => Promise<T>): Pr
   });
 }
 
-/** True when the database answers within a second. */
+/** How long the database may take to say that it is there, ms: longer than the pages take that are drawn meanwhile. */
+const ANSWER_LIMIT = 3000;
+
+/** True when the database answers. */
 export async function databaseAnswers(): Promise<boolean> {
-  const late = new Promise<false>((resolve) => setTimeout(() => resolve(false), 1000).unref());
+  const late = new Promise<false>((resolve) => setTimeout(() => resolve(false), ANSWER_LIMIT).unref());
   return Promise.race([
     pool()
       .query('SELECT 1')

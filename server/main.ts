@@ -132,11 +132,14 @@ function isPage({ url = '/', method }: IncomingMessage): boolean {
 }
 
 let asked = 0;
-let there = true;
+let there: Promise<boolean> = Promise.resolve(true);
+/** Asked once for all who come meanwhile: many at a time must not take one another's time for the database's. */
 async function databaseThere(): Promise<boolean> {
-  if (Date.now() - asked > FRESH || !there) {
-    there = await databaseAnswers();
+  if (Date.now() - asked > FRESH) {
     asked = Date.now();
+    there = databaseAnswers();
+    // What did not answer is asked again by the next who comes.
+    void there.then((good) => good || (asked = 0));
   }
   return there;
 }
