@@ -83,7 +83,7 @@ export async function serveShop(options: Options, shop: Shop): Promise<number> {
     if (mode === 'start') ensureBuild();
     port = await freePort(wanted);
     if (!process.env.PELVIK_SUPPLIER) {
-      supplier = await startSupplier(0, 'ordinary');
+      supplier = await startSupplier(0, 'none');
       process.env.PELVIK_SUPPLIER = `http://127.0.0.1:${(supplier.address() as AddressInfo).port}`;
     }
     begin = () =>

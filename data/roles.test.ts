@@ -9,7 +9,7 @@ import { checkUnit } from '@/core/validation';
 import { knowledge, rules } from '@/data/knowledge';
 import causal from '@/data/knowledge/causal.json';
 import { shippedUnits } from '@/data/shipped';
-import { devicesOf } from '@/ui/strip/device';
+import { devicesOf } from '@/ui/section/device';
 
 /** Where a definition names a part, a station or an operation. */
 const POINTING = new Set([

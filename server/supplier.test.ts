@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import type { UnitDefinition } from '@/core/unit';
 import ostrelFour from '@/data/units/ostrel-four.json';
 import { startSupplier } from '@/stand-ins/supplier';
-import type { Temper } from '@/stand-ins/supplier';
+import type { FailureMode } from '@/stand-ins/supplier';
 import { DEFAULT_TERMS } from './shop';
 import { askedOf, httpSupplier, offersFrom } from './supplier';
 
@@ -32,8 +32,8 @@ const addressOf = (server: Server) => `http://127.0.0.1:${(server.address() as A
 const answerFrom = (address: string, costs = false, patience = 3000) =>
   offersFrom(httpSupplier(address), question, { unit, terms: DEFAULT_TERMS, costs }, patience);
 
-async function tempered(temper: Temper) {
-  const server = await startSupplier(0, temper, 20);
+async function suppliedBy(failure: FailureMode) {
+  const server = await startSupplier(0, failure, 20);
   servers.push(server);
   return addressOf(server);
 }
@@ -46,7 +46,7 @@ async function stranger(listener: RequestListener) {
 }
 
 test('an ordinary supplier offers grades with price, stock and day; what it costs is not for everybody', async () => {
-  const address = await tempered('ordinary');
+  const address = await suppliedBy('none');
   const { offers, trouble, refused } = await answerFrom(address);
   expect(trouble).toBeNull();
   expect(refused).toEqual([]);
@@ -62,23 +62,23 @@ test('an ordinary supplier offers grades with price, stock and day; what it cost
 });
 
 test('one failure is asked about again, so that nobody sees it', async () => {
-  const address = await tempered('ordinary');
+  const address = await suppliedBy('none');
   for (let k = 0; k < 12; k++) expect((await answerFrom(address)).trouble).toBeNull();
 });
 
-test.each<[Temper, RegExp]>([
+test.each<[FailureMode, RegExp]>([
   ['slow', /in time/],
   ['failing', /answered 503/],
   ['garbled', /cannot be read/],
-])('a %s supplier is said to be so, and nothing is known', async (temper, words) => {
-  const answer = await answerFrom(await tempered(temper), false, 600);
+])('a %s supplier is said to be so, and nothing is known', async (failure, words) => {
+  const answer = await answerFrom(await suppliedBy(failure), false, 600);
   expect(answer.trouble).toMatch(words);
   expect(answer.offers).toEqual([]);
   expect(answer.unanswered).toEqual(parts);
 });
 
 test('a lying supplier is believed in nothing that cannot be', async () => {
-  const { offers, refused, trouble } = await answerFrom(await tempered('lying'));
+  const { offers, refused, trouble } = await answerFrom(await suppliedBy('lying'));
   expect(trouble).toBeNull();
   expect(refused.length).toBeGreaterThan(5);
   for (const o of offers) {
@@ -89,7 +89,7 @@ test('a lying supplier is believed in nothing that cannot be', async () => {
 });
 
 test('sold out, nothing is in stock, and some of it nobody can promise', async () => {
-  const { offers } = await answerFrom(await tempered('sold-out'));
+  const { offers } = await answerFrom(await suppliedBy('sold-out'));
   expect(offers.every((o) => o.stock === 0)).toBe(true);
   expect(offers.some((o) => o.source === null)).toBe(true);
 });

@@ -5,8 +5,8 @@ import { shippedUnits } from '@/data/shipped';
 import type { Part } from '@/core/unit';
 
 /** How a supplier behaves: what a shop meets in a year, one at a time. */
-export const TEMPERS = ['ordinary', 'slow', 'failing', 'lying', 'garbled', 'sold-out'] as const;
-export type Temper = (typeof TEMPERS)[number];
+export const FAILURE_MODES = ['none', 'slow', 'failing', 'lying', 'garbled', 'sold-out'] as const;
+export type FailureMode = (typeof FAILURE_MODES)[number];
 
 /** What somebody rebuilds, and what a breaker takes out and sells, by kind of part. */
 const REBUILT = ['converter', 'valve-body', 'pump-cover', 'solenoid', 'drum', 'carrier', 'kit'];
@@ -19,21 +19,21 @@ const dice = (...names: string[]) =>
 const dayAfter = (today: string, days: number) =>
   new Date(Date.parse(`${today}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 
-/** What a supplier of that temper answers; the same question has the same answer on the same day. */
+/** What a supplier that fails so answers; the same question has the same answer on the same day. */
 export function answerOf(
   unitId: string,
   supplier: string,
   wanted: readonly string[],
-  temper: Temper,
+  failure: FailureMode,
   today: string,
 ): unknown {
   const parts = shippedUnits.find((u) => u.id === unitId)?.parts ?? [];
   const sold = parts.filter((p) => wanted.includes(p.id) && p.soldAs === undefined && p.price !== undefined);
-  const offers = sold.flatMap((part) => offersFor(part, supplier, temper === 'sold-out', today));
+  const offers = sold.flatMap((part) => offersFor(part, supplier, failure === 'sold-out', today));
   return {
     format: 'pelvik-offers/1',
     currency: 'EUR',
-    offers: temper === 'lying' ? offers.map((o, k) => ({ ...o, ...LIES[k % LIES.length] })) : offers,
+    offers: failure === 'lying' ? offers.map((o, k) => ({ ...o, ...LIES[k % LIES.length] })) : offers,
   };
 }
 
@@ -91,7 +91,7 @@ const FAILS_EVERY = 9;
  * Stands in for the parts suppliers: `GET /offers?unit=…&supplier=…&part=…&part=…` answers `pelvik-offers/1`. Listens on
  * loopback; `delay` is what an ordinary answer takes at most, ms.
  */
-export function startSupplier(port: number, temper: Temper, delay = 700): Promise<Server> {
+export function startSupplier(port: number, failure: FailureMode, delay = 700): Promise<Server> {
   let asked = 0;
   const server = createServer((request, response) => {
     void (async () => {
@@ -103,12 +103,12 @@ export function startSupplier(port: number, temper: Temper, delay = 700): Promis
       };
       if (url.pathname !== '/offers') return say(404, '{}');
       asked += 1;
-      await wait(temper === 'slow' ? 30_000 : delay * (0.2 + 0.8 * dice(supplier, 'delay')));
-      if (temper === 'failing' || (temper === 'ordinary' && asked % FAILS_EVERY === 0)) return say(503, '{}');
-      if (temper === 'garbled') return say(200, '<html>Please sign in</html>');
+      await wait(failure === 'slow' ? 30_000 : delay * (0.2 + 0.8 * dice(supplier, 'delay')));
+      if (failure === 'failing' || (failure === 'none' && asked % FAILS_EVERY === 0)) return say(503, '{}');
+      if (failure === 'garbled') return say(200, '<html>Please sign in</html>');
       const parts = url.searchParams.getAll('part');
       const today = new Date().toISOString().slice(0, 10);
-      say(200, JSON.stringify(answerOf(url.searchParams.get('unit') ?? '', supplier, parts, temper, today)));
+      say(200, JSON.stringify(answerOf(url.searchParams.get('unit') ?? '', supplier, parts, failure, today)));
     })().catch(() => response.destroy());
   });
   return new Promise((resolve, reject) => {

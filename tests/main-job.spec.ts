@@ -55,7 +55,7 @@ test('from a complaint to an accepted quote', async ({ page, browser }) => {
     await expect(first).toContainText('2-4 band');
     await expect(first).toContainText('agrees in R, D1, D2, D3, D4');
     await expect(page.getByRole('region', { name: 'Look at first' })).toContainText('Servo seal rings');
-    await expect(page.getByTestId('dock')).toContainText('not determined');
+    await expect(page.getByTestId('diagnosis')).toContainText('not determined');
   });
 
   await test.step('teardown: a torn servo seal, a charred band, sound packs', async () => {
@@ -84,7 +84,7 @@ test('from a complaint to an accepted quote', async ({ page, browser }) => {
     await readings.getByLabel('Shift solenoid S2').fill('26,4');
     await expect(readings).toContainText('24.0, within');
     await saved(page);
-    await expect(page.getByTestId('dock').getByRole('listitem').first()).toContainText(
+    await expect(page.getByTestId('diagnosis').getByRole('listitem').first()).toContainText(
       'Servo seal rings torn',
     );
   });

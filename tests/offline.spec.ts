@@ -47,7 +47,7 @@ test('board and job open without the network, also after the browser was closed;
   await expect(again.getByTestId('offline')).toContainText('One change waits on this device');
   // A stage that was never opened, and the verdict: both come from the device.
   await again.goto(`/jobs/${job}/teardown`);
-  await expect(again.getByTestId('dock')).toBeVisible();
+  await expect(again.getByTestId('diagnosis')).toBeVisible();
   await again.getByRole('button', { name: /^2 Pan and filter/ }).click();
   await openRow(again, 'part.filter');
   const chooser = again.waitForEvent('filechooser');
@@ -194,7 +194,7 @@ test('a verdict that cannot be worked out says so, and comes when it is tried ag
   await expect(trouble).toBeVisible({ timeout: 15_000 });
   await page.evaluate(() => dispatchEvent(new Event('mend')));
   await trouble.getByRole('button', { name: 'Try again' }).click();
-  await expect(page.getByTestId('dock')).toContainText('Most telling next check');
+  await expect(page.getByTestId('diagnosis')).toContainText('Most telling next check');
 });
 
 test('a revoked link stops everything: its page, its paper, its photos, by whatever way', async ({

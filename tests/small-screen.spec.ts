@@ -94,10 +94,10 @@ test('a name and the answers beside it do not lie over each other', async ({ pag
 test('the verdict lies folded over the lower edge, and opens', async ({ page }) => {
   await signIn(page, 'ivo');
   await page.goto('/jobs/1003/cause');
-  const dock = page.getByTestId('dock');
-  await expect(dock).toBeVisible();
-  await expect(dock.getByText('Most telling next check')).toBeHidden();
-  expect((await dock.boundingBox())!.height).toBeLessThan(90);
-  await dock.getByRole('button', { expanded: false }).click();
-  await expect(dock.getByText('Most telling next check')).toBeVisible();
+  const panel = page.getByTestId('diagnosis');
+  await expect(panel).toBeVisible();
+  await expect(panel.getByText('Most telling next check')).toBeHidden();
+  expect((await panel.boundingBox())!.height).toBeLessThan(90);
+  await panel.getByRole('button', { expanded: false }).click();
+  await expect(panel.getByText('Most telling next check')).toBeVisible();
 });

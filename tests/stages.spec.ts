@@ -70,8 +70,8 @@ test('cause: a welded pack asks who did it, each candidate with its check', asyn
   const behind = page.getByRole('region', { name: 'Who did it' });
   await expect(behind).toContainText('Forward piston seals torn');
   await expect(behind).toContainText('Look at the forward piston seals');
-  await expect(page.getByTestId('dock')).toContainText('not determined');
-  await expect(page.getByTestId('dock')).not.toContainText('Open the forward clutch');
+  await expect(page.getByTestId('diagnosis')).toContainText('not determined');
+  await expect(page.getByTestId('diagnosis')).not.toContainText('Open the forward clutch');
   await page.goto(`/jobs/${job}/teardown`);
   await page.getByRole('button', { name: /^7 Forward and overrun/ }).click();
   await pick(page, 'Forward piston seals', 'Failed');

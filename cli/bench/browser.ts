@@ -57,7 +57,7 @@ async function inBrowser(page: Page, base: string): Promise<Figure[]> {
   await page.waitForURL(`${base}/`);
   const findings = await fill(page, base);
   await page.goto(`${base}/jobs/1002/teardown`);
-  await page.locator('[data-testid="dock"]').waitFor();
+  await page.locator('[data-testid="diagnosis"]').waitFor();
   const presses = await page.evaluate(pressThirtyTimes);
   const paints = await paintFaces(page);
   return [
@@ -139,9 +139,9 @@ async function paintFaces(page: Page): Promise<number[]> {
   });
 }
 
-/** Runs in the page: grades a part back and forth and waits for the dock to be drawn anew each time. */
+/** Runs in the page: grades a part back and forth and waits for the panel to be drawn anew each time. */
 async function pressThirtyTimes(): Promise<number[]> {
-  const dock = document.querySelector('[data-testid="dock"]')!;
+  const panel = document.querySelector('[data-testid="diagnosis"]')!;
   const buttons = [
     ...document.querySelectorAll<HTMLElement>(
       '[role="radiogroup"][aria-label="High piston outer seal"] [role="radio"]',
@@ -156,7 +156,7 @@ async function pressThirtyTimes(): Promise<number[]> {
         // The next frame is when it is on screen.
         requestAnimationFrame(() => resolve());
       });
-      observer.observe(dock, { subtree: true, childList: true, characterData: true, attributes: true });
+      observer.observe(panel, { subtree: true, childList: true, characterData: true, attributes: true });
     });
     const started = performance.now();
     button.click();

@@ -20,7 +20,7 @@ export function core(): Figure[] {
   // A grid as full as one can be, with every word in it once.
   const grid = largest.gears.map((g, k): Complaint => ({
     gear: g.key,
-    teller: 'customer',
+    speaker: 'customer',
     heat: k % 3 ? 'any' : 'hot',
     cell: { behaviours: [BEHAVIOURS[k % BEHAVIOURS.length]!] },
     slot: `grid.${g.key}.customer`,

@@ -62,7 +62,7 @@ function drawNodes(model: Model, dice: Dice): boolean[] {
 
 /** What the gear does: of several things that show, one is told. */
 function shownIn(model: Model, on: readonly boolean[], gear: string, dice: Dice): Sign | null {
-  const shown = model.behavers
+  const shown = model.complaintParents
     .filter((b) => on[b.node])
     .flatMap(({ signs }) => signs.filter((s) => s.gear === gear && dice.chance(s.strength)));
   return shown.length ? dice.pick(shown) : null;

@@ -1,12 +1,12 @@
 import type { JobState } from './fold';
 import type { GridCell, GridGear } from './slots';
 import { HEATS } from './vocabulary';
-import type { Heat, Teller } from './vocabulary';
+import type { Heat, Speaker } from './vocabulary';
 
 /** What one side says a gear does at one heat. */
 export interface Complaint {
   gear: string;
-  teller: Teller;
+  speaker: Speaker;
   heat: Heat;
   cell: GridCell;
   slot: string;
@@ -21,16 +21,16 @@ export function complaintsOf(state: JobState): Complaint[] {
     .filter((slot) => slot.startsWith('grid.'))
     .sort()
     .flatMap((slot) => {
-      const [, gear, teller] = slot.split('.') as [string, string, Teller];
+      const [, gear, speaker] = slot.split('.') as [string, string, Speaker];
       const value = state[slot]!.value as GridGear;
       return HEATS.flatMap((heat): Complaint[] => {
         const cell = value[heat];
-        return cell ? [{ gear, teller, heat, cell, slot }] : [];
+        return cell ? [{ gear, speaker, heat, cell, slot }] : [];
       });
     });
-  const verified = told.filter((c) => c.teller === 'shop');
+  const verified = told.filter((c) => c.speaker === 'shop');
   const overruled = (c: Complaint) =>
-    c.teller === 'customer' &&
+    c.speaker === 'customer' &&
     verified.some((v) => v.gear === c.gear && (v.heat === c.heat || v.heat === 'any'));
   return told.filter((c) => !overruled(c));
 }

@@ -24,8 +24,8 @@ export const HEATS = ['any', 'cold', 'hot'] as const;
 export type Heat = (typeof HEATS)[number];
 
 /** Who says what a gear does: the customer, or the shop that has seen it. */
-export const TELLERS = ['customer', 'shop'] as const;
-export type Teller = (typeof TELLERS)[number];
+export const SPEAKERS = ['customer', 'shop'] as const;
+export type Speaker = (typeof SPEAKERS)[number];
 
 /** Under which circumstances, beside the heat. */
 export const CONDITIONS = ['load', 'intermittent'] as const;

@@ -1,5 +1,5 @@
 import type { Behaviour } from '@/core/case';
-import { behaver, evidence, lifts, ratio, sign } from '@/tests/fixtures/gears';
+import { complaintParent, evidence, lifts, ratio, sign } from '@/tests/fixtures/gears';
 import { complaint } from '@/tests/fixtures/told';
 
 /* What is told of several gears, and what is heard. */
@@ -7,7 +7,11 @@ describe('many gears', () => {
   const gears = ['D1', 'D2', 'D3', 'D4', 'D5', 'D6'];
   test('what is felt in every gear alike is one thing, as strong as where it is strongest', () => {
     const shakes = [
-      behaver(0, [sign('D3', 'shudder', 0.4), sign('D4', 'shudder', 0.9), sign('D5', 'shudder', 0.6)]),
+      complaintParent(0, [
+        sign('D3', 'shudder', 0.4),
+        sign('D4', 'shudder', 0.9),
+        sign('D5', 'shudder', 0.6),
+      ]),
     ];
     const shudder = (gear: string) => complaint(gear, ['shudder']);
     const found = evidence(shakes, ['D3', 'D4', 'D5'].map(shudder));
@@ -21,13 +25,13 @@ describe('many gears', () => {
   });
   test('what speaks against most is kept too', () => {
     const { said } = evidence(
-      [behaver(0, [sign('D3', 'stall', 0.4), sign('D4', 'stall', 0.9), sign('D5', 'stall', 0.6)])],
+      [complaintParent(0, [sign('D3', 'stall', 0.4), sign('D4', 'stall', 0.9), sign('D5', 'stall', 0.6)])],
       ['D3', 'D4', 'D5'].map((gear) => complaint(gear, ['delayed'])),
     );
     expect(said).toEqual([[0, 1, ratio(['delayed'], 'stall', 0.9)]]);
   });
   test('up to four are weighed apart', () => {
-    const things = gears.map((gear, k) => behaver(k, [sign(gear, 'slip', 0.9)]));
+    const things = gears.map((gear, k) => complaintParent(k, [sign(gear, 'slip', 0.9)]));
     const four = evidence(
       things,
       gears.slice(0, 4).map((gear) => complaint(gear, ['slips'])),
@@ -36,10 +40,10 @@ describe('many gears', () => {
   });
   test('of more, those told alike and explained alike are put together first, and multiply', () => {
     const things = [
-      behaver(0, [sign('D1', 'slip', 0.2), sign('D4', 'slip', 0.2)]),
-      behaver(1, [sign('D2', 'slip', 0.2), sign('D4', 'slip', 0.15)]),
-      behaver(2, [sign('D3', 'slip', 0.9)]),
-      behaver(3, [sign('D5', 'slip', 0.9)]),
+      complaintParent(0, [sign('D1', 'slip', 0.2), sign('D4', 'slip', 0.2)]),
+      complaintParent(1, [sign('D2', 'slip', 0.2), sign('D4', 'slip', 0.15)]),
+      complaintParent(2, [sign('D3', 'slip', 0.9)]),
+      complaintParent(3, [sign('D5', 'slip', 0.9)]),
     ];
     const five = evidence(
       things,
@@ -51,10 +55,10 @@ describe('many gears', () => {
   });
   test('other words are put together last, even where the same things explain them', () => {
     const things = [
-      behaver(0, [sign('D1', 'slip', 0.9), sign('D2', 'slip', 0.9)]),
-      behaver(1, [sign('D3', 'slip', 0.9), sign('D4', 'slip', 0.4)]),
-      behaver(2, [sign('D4', 'slip', 0.9)]),
-      behaver(3, [sign('D5', 'slip', 0.9)]),
+      complaintParent(0, [sign('D1', 'slip', 0.9), sign('D2', 'slip', 0.9)]),
+      complaintParent(1, [sign('D3', 'slip', 0.9), sign('D4', 'slip', 0.4)]),
+      complaintParent(2, [sign('D4', 'slip', 0.9)]),
+      complaintParent(3, [sign('D5', 'slip', 0.9)]),
     ];
     const words: Behaviour[][] = [['slips'], ['flares'], ['no-drive'], ['no-drive'], ['delayed']];
     const five = evidence(
@@ -74,10 +78,10 @@ describe('many gears', () => {
   });
   test('told at another heat, the words are others', () => {
     const things = [
-      behaver(0, [sign('D1', 'slip', 0.9), sign('D2', 'slip', 0.9), sign('D5', 'slip', 0.5)]),
-      behaver(1, [sign('D3', 'slip', 0.9)]),
-      behaver(2, [sign('D4', 'slip', 0.9)]),
-      behaver(3, [sign('D5', 'slip', 0.9)]),
+      complaintParent(0, [sign('D1', 'slip', 0.9), sign('D2', 'slip', 0.9), sign('D5', 'slip', 0.5)]),
+      complaintParent(1, [sign('D3', 'slip', 0.9)]),
+      complaintParent(2, [sign('D4', 'slip', 0.9)]),
+      complaintParent(3, [sign('D5', 'slip', 0.9)]),
     ];
     const heats = ['hot', 'cold', 'any', 'cold', 'hot'] as const;
     const five = evidence(
@@ -90,10 +94,10 @@ describe('many gears', () => {
 
 describe('noise', () => {
   const things = [
-    behaver(0, [], { strength: 0.7, gears: new Set(['D1', 'D2']) }),
-    behaver(1, [], { strength: 0.4, gears: new Set(['D1', 'D2', 'D3']) }),
-    behaver(2, [], { strength: 0.5, gears: new Set(['D4']) }),
-    behaver(3, [sign('D1', 'slip', 0.9)]),
+    complaintParent(0, [], { strength: 0.7, gears: new Set(['D1', 'D2']) }),
+    complaintParent(1, [], { strength: 0.4, gears: new Set(['D1', 'D2', 'D3']) }),
+    complaintParent(2, [], { strength: 0.5, gears: new Set(['D4']) }),
+    complaintParent(3, [sign('D1', 'slip', 0.9)]),
   ];
   const noise = (gear: string, more = {}) => complaint(gear, [], { noises: ['whine'], ...more });
   const quiet = (gear: string) => complaint(gear, ['normal']);

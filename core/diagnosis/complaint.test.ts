@@ -1,12 +1,12 @@
 import type { PredictionKind } from '@/core/suspects';
-import { behaver, cellP, evidence, lifts, P, ratio, sign } from '@/tests/fixtures/gears';
+import { complaintParent, cellP, evidence, lifts, P, ratio, sign } from '@/tests/fixtures/gears';
 import { complaint } from '@/tests/fixtures/told';
 
 /* What is told of one gear; a report is worked out by hand beside it. */
 describe('a gear told to be normal', () => {
   test('speaks against all that would show there, and needs no node', () => {
     const { nodes, said } = evidence(
-      [behaver(1, [sign('D2', 'slip', 0.9)]), behaver(2, [sign('D3', 'slip', 0.9)])],
+      [complaintParent(1, [sign('D2', 'slip', 0.9)]), complaintParent(2, [sign('D3', 'slip', 0.9)])],
       [complaint('D2', ['normal'])],
     );
     expect(nodes).toEqual([]);
@@ -15,9 +15,9 @@ describe('a gear told to be normal', () => {
   });
   test('at one heat clears what shows at that heat or at any; with none said, half of what shows at one', () => {
     const things = [
-      behaver(0, [sign('D2', 'slip', 0.9)]),
-      behaver(1, [sign('D2', 'slip', 0.9, { when: 'hot' })]),
-      behaver(2, [sign('D2', 'slip', 0.9, { when: 'cold' })]),
+      complaintParent(0, [sign('D2', 'slip', 0.9)]),
+      complaintParent(1, [sign('D2', 'slip', 0.9, { when: 'hot' })]),
+      complaintParent(2, [sign('D2', 'slip', 0.9, { when: 'cold' })]),
     ];
     const hot = evidence(things, [complaint('D2', ['normal'], { heat: 'hot' })]).said;
     const full = ratio(['normal'], 'slip', 0.9);
@@ -33,26 +33,26 @@ describe('a gear told to be normal', () => {
     ]);
   });
   test('is never proof', () => {
-    const sure = [behaver(0, [sign('D2', 'neutral', 1)])];
+    const sure = [complaintParent(0, [sign('D2', 'neutral', 1)])];
     const cells = (['any', 'cold', 'hot'] as const).flatMap((heat) => [
       complaint('D2', ['normal'], { heat }),
-      complaint('D2', ['normal'], { heat, teller: 'customer' }),
+      complaint('D2', ['normal'], { heat, speaker: 'customer' }),
     ]);
     const [[, , least]] = evidence(sure, cells).said as [[number, number, number]];
     expect(least).toBe(0.0005);
   });
   test('what would look no different is left alone', () => {
-    expect(evidence([behaver(0, [sign('D2', 'slip', 0.0009)])], [complaint('D2', ['normal'])]).said).toEqual(
-      [],
-    );
+    expect(
+      evidence([complaintParent(0, [sign('D2', 'slip', 0.0009)])], [complaint('D2', ['normal'])]).said,
+    ).toEqual([]);
   });
 });
 
 describe('a gear that misbehaves', () => {
   const things = [
-    behaver(0, [sign('D2', 'slip', 0.9)]),
-    behaver(1, [sign('D2', 'neutral', 0.5)]),
-    behaver(3, [sign('D2', 'moves', 0.9)]),
+    complaintParent(0, [sign('D2', 'slip', 0.9)]),
+    complaintParent(1, [sign('D2', 'neutral', 0.5)]),
+    complaintParent(3, [sign('D2', 'moves', 0.9)]),
   ];
   test('is one finding, that hangs on whatever makes it so, as much likelier as that makes it', () => {
     const found = evidence(things, [complaint('D2', ['slips'])]);
@@ -71,10 +71,13 @@ describe('a gear that misbehaves', () => {
   });
   test('what makes the report less likely stands by itself', () => {
     const found = evidence(
-      [...things, behaver(4, [sign('D2', 'shudder', 0.9)])],
-      [complaint('D2', ['no-drive'], { teller: 'customer' })],
+      [...things, complaintParent(4, [sign('D2', 'shudder', 0.9)])],
+      [complaint('D2', ['no-drive'], { speaker: 'customer' })],
     );
-    const against = evidence([behaver(4, [sign('D2', 'stall', 0.9)])], [complaint('D2', ['delayed'])]);
+    const against = evidence(
+      [complaintParent(4, [sign('D2', 'stall', 0.9)])],
+      [complaint('D2', ['delayed'])],
+    );
     expect(against.nodes).toEqual([]);
     expect(against.said).toEqual([[4, 1, ratio(['delayed'], 'stall', 0.9)]]);
     expect(found.said.every(([, absent, present]) => absent === 1 && present < 0.98)).toBe(true);
@@ -82,7 +85,7 @@ describe('a gear that misbehaves', () => {
   test('however many witnesses, it is never more than so telling; the rest stays in proportion of the logs', () => {
     const cells = (['slips', 'flares'] as const).flatMap((word) => [
       complaint('D2', [word]),
-      complaint('D2', [word], { teller: 'customer' }),
+      complaint('D2', [word], { speaker: 'customer' }),
     ]);
     const found = evidence(things, cells, ['D2']);
     const lift = lifts(found);
@@ -91,22 +94,22 @@ describe('a gear that misbehaves', () => {
     const all = (kind: PredictionKind) =>
       (cells.reduce((p, c) => p * cellP(c, kind), 1) * 0.6) /
       (cells.reduce((p, c) => p * cellP(c, 'normal'), 1) * 0.03);
-    const temper = Math.log(0.95 / 0.0005) / Math.log(0.1 + 0.9 * all('slip'));
-    expect(lift.get(1)).toBeCloseTo((0.5 + 0.5 * all('neutral')) ** temper, 6);
+    const exponent = Math.log(0.95 / 0.0005) / Math.log(0.1 + 0.9 * all('slip'));
+    expect(lift.get(1)).toBeCloseTo((0.5 + 0.5 * all('neutral')) ** exponent, 6);
   });
   test('a faint report is not blown up to a strong one', () => {
     const faint = evidence(
-      [behaver(0, [sign('D2', 'shudder', 0.05)])],
-      [complaint('D2', ['shudder'], { teller: 'customer' })],
+      [complaintParent(0, [sign('D2', 'shudder', 0.05)])],
+      [complaint('D2', ['shudder'], { speaker: 'customer' })],
     );
     for (const { leak } of faint.nodes) expect(leak).toBeLessThanOrEqual(0.475);
   });
   test('told with a heat, what shows at any heat counts about half, what shows at the other not at all', () => {
     const found = evidence(
       [
-        behaver(0, [sign('D2', 'slip', 0.8, { when: 'hot' })]),
-        behaver(1, [sign('D2', 'slip', 0.8)]),
-        behaver(2, [sign('D2', 'slip', 0.8, { when: 'cold' })]),
+        complaintParent(0, [sign('D2', 'slip', 0.8, { when: 'hot' })]),
+        complaintParent(1, [sign('D2', 'slip', 0.8)]),
+        complaintParent(2, [sign('D2', 'slip', 0.8, { when: 'cold' })]),
       ],
       [complaint('D2', ['slips'], { heat: 'hot' })],
     );
@@ -117,7 +120,7 @@ describe('a gear that misbehaves', () => {
   });
   test('a thing that shows in two ways shows in either, in proportion', () => {
     const found = evidence(
-      [behaver(0, [sign('D2', 'slip', 0.6), sign('D2', 'neutral', 0.3), sign('D3', 'slip', 1)])],
+      [complaintParent(0, [sign('D2', 'slip', 0.6), sign('D2', 'neutral', 0.3), sign('D3', 'slip', 1)])],
       [complaint('D2', ['no-drive'])],
     );
     const shows = 1 - 0.4 * 0.7;
@@ -127,8 +130,8 @@ describe('a gear that misbehaves', () => {
   test('the gear it acts like tells one cause from another', () => {
     const found = evidence(
       [
-        behaver(0, [sign('D2', 'lower', 0.9, { actsLike: 'D1' })]),
-        behaver(1, [sign('D2', 'lower', 0.9, { actsLike: 'D3' })]),
+        complaintParent(0, [sign('D2', 'lower', 0.9, { actsLike: 'D1' })]),
+        complaintParent(1, [sign('D2', 'lower', 0.9, { actsLike: 'D3' })]),
       ],
       [complaint('D2', ['wrong-gear'], { actsLike: 'D1' })],
     );
@@ -149,12 +152,16 @@ describe('a gear that misbehaves', () => {
   });
 });
 
-describe('several words and several tellers', () => {
-  const slips = behaver(0, [sign('D2', 'slip', 0.9), sign('D3', 'slip', 0.9), sign('D9', 'slip', 0.9)]);
+describe('several words and several speakers', () => {
+  const slips = complaintParent(0, [
+    sign('D2', 'slip', 0.9),
+    sign('D3', 'slip', 0.9),
+    sign('D9', 'slip', 0.9),
+  ]);
   const counted = (cells: ReturnType<typeof complaint>[], codes: string[] = []) =>
     evidence([slips], cells, codes).nodes.length;
-  test('one teller who complains is enough, and one word among others', () => {
-    expect(counted([complaint('D2', ['normal'], { teller: 'customer' }), complaint('D2', ['slips'])])).toBe(
+  test('one speaker who complains is enough, and one word among others', () => {
+    expect(counted([complaint('D2', ['normal'], { speaker: 'customer' }), complaint('D2', ['slips'])])).toBe(
       1,
     );
     expect(counted([complaint('D2', ['normal', 'slips'])])).toBe(1);
@@ -164,14 +171,14 @@ describe('several words and several tellers', () => {
     const both = (gear: string) => complaint(gear, ['shudder', 'slips']);
     expect(counted([both('D2'), both('D3')])).toBe(2);
     const apart = (gear: string) => [
-      complaint(gear, ['shudder'], { teller: 'customer' }),
+      complaint(gear, ['shudder'], { speaker: 'customer' }),
       complaint(gear, ['slips']),
     ];
     expect(counted([...apart('D2'), ...apart('D3')])).toBe(2);
   });
   test('a code goes with the heat at which anybody complained', () => {
     const hot = [
-      complaint('D2', ['normal'], { teller: 'customer', heat: 'hot' }),
+      complaint('D2', ['normal'], { speaker: 'customer', heat: 'hot' }),
       complaint('D2', ['slips'], { heat: 'hot' }),
     ];
     expect(counted(hot, ['D2'])).toBe(1);
@@ -179,7 +186,10 @@ describe('several words and several tellers', () => {
 });
 
 describe('a code about the ratio', () => {
-  const things = [behaver(0, [sign('D2', 'slip', 0.9)]), behaver(1, [sign('D2', 'shudder', 0.9)])];
+  const things = [
+    complaintParent(0, [sign('D2', 'slip', 0.9)]),
+    complaintParent(1, [sign('D2', 'shudder', 0.9)]),
+  ];
   test('by itself is set by what loses the ratio, and by nothing else', () => {
     const found = evidence(things, [], ['D2']);
     expect(found.nodes).toHaveLength(1);
@@ -187,15 +197,18 @@ describe('a code about the ratio', () => {
     expect(found.said).toEqual([]);
   });
   test.each<PredictionKind>(['neutral', 'lower', 'higher', 'slip', 'tie-up'])('%s sets it', (kind) => {
-    expect(lifts(evidence([behaver(0, [sign('D2', kind, 1)])], [], ['D2'])).get(0)).toBeCloseTo(20, 9);
+    expect(lifts(evidence([complaintParent(0, [sign('D2', kind, 1)])], [], ['D2'])).get(0)).toBeCloseTo(
+      20,
+      9,
+    );
   });
   test('goes with what is told of that gear, at any heat first, then hot, then cold', () => {
     const hot = complaint('D2', ['slips'], { heat: 'hot' });
     const cold = complaint('D2', ['slips'], { heat: 'cold' });
     const any = complaint('D2', ['slips']);
     const leaks = (...cells: ReturnType<typeof complaint>[]) =>
-      evidence([behaver(0, [sign('D2', 'slip', 0.9)])], cells, ['D2']).nodes.map((n) => n.leak);
-    const [alone] = evidence([behaver(0, [sign('D2', 'slip', 0.9)])], [any]).nodes;
+      evidence([complaintParent(0, [sign('D2', 'slip', 0.9)])], cells, ['D2']).nodes.map((n) => n.leak);
+    const [alone] = evidence([complaintParent(0, [sign('D2', 'slip', 0.9)])], [any]).nodes;
     expect(leaks(any)).toHaveLength(1);
     expect(leaks(any)[0]).toBeLessThan(alone!.leak);
     const [first, second] = leaks(cold, hot) as [number, number];

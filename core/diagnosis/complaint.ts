@@ -184,7 +184,7 @@ function showing(model: Model, { gear, heat }: Place, wrong: boolean): { node: n
     if (heat === 'any') return MET;
     return heat === when ? 1 : 0;
   };
-  return model.behavers.flatMap(({ node, signs }) => {
+  return model.complaintParents.flatMap(({ node, signs }) => {
     const ways = signs
       .filter((s) => s.gear === gear)
       .map((s) => ({ ...s, strength: s.strength * met(s) }))
@@ -197,10 +197,10 @@ function showing(model: Model, { gear, heat }: Place, wrong: boolean): { node: n
 function tells({ ratios }: Report, found: GearEvidence): void {
   // However many witnesses, a report never is more than so telling; what is less likely stays so in proportion.
   const most = Math.max(2, ...ratios.values());
-  const temper = Math.min(1, Math.log(CERTAIN / LEAST) / Math.log(most));
-  const leak = CERTAIN / most ** temper;
+  const exponent = Math.min(1, Math.log(CERTAIN / LEAST) / Math.log(most));
+  const leak = CERTAIN / most ** exponent;
   const parents = [...ratios]
-    .map(([index, ratio]) => ({ index, strength: (leak * (ratio ** temper - 1)) / (1 - leak) }))
+    .map(([index, ratio]) => ({ index, strength: (leak * (ratio ** exponent - 1)) / (1 - leak) }))
     .filter((p) => p.strength > Math.max(EXPLAINS, leak));
   if (parents.length) found.nodes.push({ leak, parents, found: true });
   // What makes the report less likely than a sound unit would stands by itself.
@@ -223,7 +223,7 @@ function noiseEvidence(model: Model, complaints: readonly Complaint[], found: Ge
   // Gears in which the same things are heard say the same thing once.
   const kinds = new Map<string, { heard: boolean; sources: { index: number; strength: number }[] }>();
   for (const gear of new Set(told.map((c) => c.gear))) {
-    const sources = model.behavers.flatMap(({ node, heard }) =>
+    const sources = model.complaintParents.flatMap(({ node, heard }) =>
       heard?.gears.has(gear) ? [{ index: node, strength: heard.strength * NOISE.told }] : [],
     );
     kinds.set(`${noisy.has(gear)} ${sources.map((s) => s.index).join()}`, {

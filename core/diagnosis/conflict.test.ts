@@ -67,7 +67,7 @@ test('of many that do not go together the six worst are named', () => {
 test('what is told against what is found: how much less likely together than apart', () => {
   const t = net();
   const slip = { gear: 'D2', kind: 'neutral' as const, strength: 0.95, actsLike: null, when: null };
-  t.model.behavers.push({ node: t.at('m0'), signs: [slip], heard: null });
+  t.model.complaintParents.push({ node: t.at('m0'), signs: [slip], heard: null });
   const told = { complaints: [complaint('D2', ['normal'])] };
   const found = [t.found('m0', 'yes'), t.found('m1', 'yes')];
   const { between } = conflict(t, found, told);

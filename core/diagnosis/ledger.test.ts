@@ -62,13 +62,13 @@ describe('what each finding says of a cause', () => {
   test('the complaint is one line: codes and gears together, against everything else', () => {
     const net = tiny(causes, mechanisms, links);
     const slip = { kind: 'slip' as const, strength: 0.9, actsLike: null, when: null };
-    net.model.behavers.push({
+    net.model.complaintParents.push({
       node: net.at('m'),
       signs: ['D2', 'D3'].map((gear) => ({ ...slip, gear })),
       heard: null,
     });
     const more = {
-      complaints: [complaint('D2', ['slips']), complaint('D2', ['slips'], { teller: 'customer' })],
+      complaints: [complaint('D2', ['slips']), complaint('D2', ['slips'], { speaker: 'customer' })],
       codes: [{ gear: 'D3', slot: 'codes.list.P0733' }],
     };
     const seen = [net.found('n', 'yes')];

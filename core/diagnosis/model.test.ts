@@ -117,12 +117,12 @@ describe('the network a unit gets', () => {
   });
   test('what shows in the gears or is heard, whichever it is', () => {
     const m = build();
-    const shown = m.behavers.map((b) =>
+    const shown = m.complaintParents.map((b) =>
       b.node < m.roots.length ? m.roots[b.node]!.id : m.mechanisms[b.node - m.roots.length]!.id,
     );
     const broken = m.roots.filter((r) => r.mode === 'broken').map((r) => r.id);
     expect(shown).toEqual([...broken, 'low', 'fibre']);
-    const of = (id: string) => m.behavers[shown.indexOf(id)]!;
+    const of = (id: string) => m.complaintParents[shown.indexOf(id)]!;
     expect(of('low').signs.every((s) => s.kind === 'slip')).toBe(true);
     expect(of('low').heard).toBeNull();
     expect(of('fibre').signs).toEqual([]);

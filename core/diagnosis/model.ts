@@ -14,7 +14,7 @@ import { structureOf } from './structure';
 import type { Structure } from './structure';
 
 /** Something that can be there and shows in the gears: a first cause or a mechanism. */
-export interface Behaver {
+export interface ComplaintParent {
   node: number;
   signs: Sign[];
   heard: { strength: number; gears: Set<string> } | null;
@@ -32,7 +32,7 @@ export interface Model {
   mechanisms: Mechanism[];
   /** The network without the complaint. */
   nodes: Node[];
-  behavers: Behaver[];
+  complaintParents: ComplaintParent[];
   /** Node by mechanism id. */
   nodeOf: ReadonlyMap<string, number>;
   /** Causes one look cannot tell apart, by their numbers joined: the node of any of them being there. */
@@ -89,7 +89,7 @@ export function buildModel(
       parents: [...parents[k]!].map(([index, strength]) => ({ index, strength })),
     })),
   ];
-  const behavers = [
+  const complaintParents = [
     ...roots.map((r, node) => ({ node, template: r.template, aim: r.aim })),
     ...mechanisms.map((m, k) => ({ node: roots.length + k, template: m.template, aim: m.aim })),
   ]
@@ -107,7 +107,7 @@ export function buildModel(
     roots,
     mechanisms,
     nodes,
-    behavers,
+    complaintParents,
     nodeOf,
     feeders: (element: string, kinds: readonly string[]) =>
       roots.filter(

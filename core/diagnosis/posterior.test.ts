@@ -5,7 +5,7 @@ import { firstByCounting, thereByCounting, tiny, worlds } from '@/tests/fixtures
 import type { TinyLinks, TinyNode } from '@/tests/fixtures/tiny';
 import { logEvidenceOf } from './first';
 import type { Link } from './link';
-import type { Behaver } from './model';
+import type { ComplaintParent } from './model';
 import { knownOf } from './posterior';
 
 const causes: TinyNode[] = [
@@ -65,7 +65,7 @@ describe('findings put to the network', () => {
   test('what is told of gears adds nodes, and says of others', () => {
     const net = t();
     const slip = { gear: 'D2', kind: 'slip' as const, strength: 0.9, actsLike: null, when: null };
-    net.model.behavers.push({ node: 2, signs: [slip], heard: null } satisfies Behaver);
+    net.model.complaintParents.push({ node: 2, signs: [slip], heard: null } satisfies ComplaintParent);
     const worse = net.known([], { complaints: [complaint('D2', ['slips'])] });
     expect(worse.network.nodes).toBe(7);
     const well = net.known([], { complaints: [complaint('D2', ['normal'])] });

@@ -82,7 +82,7 @@ test('seen, once the damage itself needs no look', () => {
 
 test('what was found counts, the complaint does not: it tells of the damage only', () => {
   const t = net();
-  t.model.behavers.push({
+  t.model.complaintParents.push({
     node: t.at('seal'),
     signs: [{ gear: 'D2', kind: 'slip', strength: 0.9, actsLike: null, when: null }],
     heard: null,

@@ -23,7 +23,7 @@ describe('measured speeds as a report', () => {
     expect(reported(speeds('D3', ratio('D1'), { warmth: 'hot' }))).toEqual([
       {
         gear: 'D3',
-        teller: 'shop',
+        speaker: 'shop',
         heat: 'hot',
         cell: { behaviours: ['wrong-gear'], actsLike: 'D1' },
         slot: 'speeds.s0',

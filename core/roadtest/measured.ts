@@ -20,7 +20,7 @@ function measuredOf(unit: UnitDefinition, state: JobState, told: readonly Compla
     const behaviour = behaviourOf(speeds.gear, reading);
     const known = told.some(
       (c) =>
-        c.teller === 'shop' && c.gear === speeds.gear && behaviour && c.cell.behaviours.includes(behaviour),
+        c.speaker === 'shop' && c.gear === speeds.gear && behaviour && c.cell.behaviours.includes(behaviour),
     );
     if (behaviour === null || known) return [];
     const heat = speeds.warmth === 'hot' || speeds.warmth === 'cold' ? speeds.warmth : 'any';
@@ -28,7 +28,7 @@ function measuredOf(unit: UnitDefinition, state: JobState, told: readonly Compla
     return [
       {
         gear: speeds.gear,
-        teller: 'shop',
+        speaker: 'shop',
         heat,
         cell: { behaviours: [behaviour], ...actsLike },
         slot: `speeds.${id}`,

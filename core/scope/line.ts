@@ -59,7 +59,7 @@ export interface ScopeLine {
 }
 
 /** How far each action goes: of two for one part the further stands. */
-const FURTHER: Record<ScopeAction, number> = {
+const EXTENT: Record<ScopeAction, number> = {
   reuse: 0,
   return: 0,
   clean: 1,
@@ -72,7 +72,7 @@ const FURTHER: Record<ScopeAction, number> = {
 };
 
 /** It does at least as much. */
-export const reaches = (action: ScopeAction, least: ScopeAction) => FURTHER[action] >= FURTHER[least];
+export const reaches = (action: ScopeAction, least: ScopeAction) => EXTENT[action] >= EXTENT[least];
 
 /** A part is bought for it. */
 export const isBought = (action: ScopeAction) => reaches(action, 'replace');
@@ -178,7 +178,7 @@ export function merge(lines: Lines, line: ScopeLine): void {
     lines.set(line.key, line);
     return;
   }
-  const further = FURTHER[line.action] > FURTHER[known.action] ? line : known;
+  const further = EXTENT[line.action] > EXTENT[known.action] ? line : known;
   lines.set(line.key, {
     ...further,
     onTheShop: known.onTheShop || line.onTheShop,
@@ -197,7 +197,7 @@ export function withReasons(known: readonly Reason[], more: readonly Reason[]): 
     }
     same.firm ||= reason.firm;
     same.slots = [...new Set([...same.slots, ...reason.slots])];
-    if (FURTHER[reason.action] > FURTHER[same.action]) same.action = reason.action;
+    if (EXTENT[reason.action] > EXTENT[same.action]) same.action = reason.action;
   }
   return all;
 }

@@ -24,9 +24,9 @@ describe('how well a word fits', () => {
       );
   });
   test('what the shop verified weighs more than the customer’s word, both ways', () => {
-    const swing = (teller: 'shop' | 'customer') =>
-      fit(cell(['no-drive'], { teller }), prediction('neutral')) -
-      fit(cell(['no-drive'], { teller }), prediction('normal'));
+    const swing = (speaker: 'shop' | 'customer') =>
+      fit(cell(['no-drive'], { speaker }), prediction('neutral')) -
+      fit(cell(['no-drive'], { speaker }), prediction('normal'));
     expect(swing('shop')).toBeGreaterThan(swing('customer'));
   });
   test('naming the gear it acts like speaks for that gear and against others', () => {
@@ -42,9 +42,9 @@ describe('how well a word fits', () => {
     expect(agrees(table, cell(['no-drive']), prediction('neutral'))).toBe(true);
     expect(agrees(table, cell(['no-drive']), prediction('normal'))).toBe(false);
   });
-  test('the word is believed as far as its teller is', () => {
+  test('the word is believed as far as its speaker is', () => {
     const row = table.slip;
-    const word = (teller: 'shop' | 'customer') => fit(cell(['flares'], { teller }), prediction('slip'));
+    const word = (speaker: 'shop' | 'customer') => fit(cell(['flares'], { speaker }), prediction('slip'));
     expect(word('shop')).toBeCloseTo(Math.log(0.98 * row.flares + 0.02 * 0.05), 12);
     expect(word('customer')).toBeCloseTo(Math.log(0.75 * row.flares + 0.25 * 0.05), 12);
   });

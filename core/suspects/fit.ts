@@ -15,7 +15,7 @@ export function cellLogLikelihood(
   prediction: Prediction,
 ): number {
   const { cell } = complaint;
-  const trust = TRUST[complaint.teller];
+  const trust = TRUST[complaint.speaker];
   const row = table[prediction.kind];
   // Several words for one gear describe one event: their mean, so that talkative cells do not count double.
   const logs = cell.behaviours.map((b) => Math.log(trust * row[b] + (1 - trust) * BACKGROUND));

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Caption, Stack, TextInput } from '@/ui/system';
-import { Door } from './door';
+import { SignInShell } from './sign-in-shell';
 
 /** The first start of a shop: its owner is made, and goes on to the settings. */
 export function SetUp() {
@@ -10,7 +10,7 @@ export function SetUp() {
   const [id, setId] = useState('');
   const [password, setPassword] = useState('');
   return (
-    <Door
+    <SignInShell
       title="Set the shop up"
       action="Set up, and go to the settings"
       to="/api/setup"
@@ -41,6 +41,6 @@ export function SetUp() {
           maxLength={200}
         />
       </Stack>
-    </Door>
+    </SignInShell>
   );
 }

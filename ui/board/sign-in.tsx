@@ -4,7 +4,7 @@ import { enterDevice } from '@/ui/sync/browser';
 import { useOthersWaiting } from '@/ui/sync/others-waiting';
 import { othersWait } from '@/ui/sync/words';
 import { Notice, Stack, TextInput } from '@/ui/system';
-import { Door } from './door';
+import { SignInShell } from './sign-in-shell';
 
 interface SignedInAnswer {
   user: { id: string; name: string };
@@ -16,7 +16,7 @@ export function SignIn() {
   const [password, setPassword] = useState('');
   const left = useOthersWaiting(null);
   return (
-    <Door<SignedInAnswer>
+    <SignInShell<SignedInAnswer>
       title="Sign in"
       action="Sign in"
       to="/api/session"
@@ -40,6 +40,6 @@ export function SignIn() {
           maxLength={200}
         />
       </Stack>
-    </Door>
+    </SignInShell>
   );
 }

@@ -1,5 +1,5 @@
-import { HEATS, TELLERS } from '@/core/case';
-import type { Behaviour, GridGear, Heat, Teller } from '@/core/case';
+import { HEATS, SPEAKERS } from '@/core/case';
+import type { Behaviour, GridGear, Heat, Speaker } from '@/core/case';
 import { Caption } from '@/ui/system';
 
 /** Cold points down, hot points up, any time is square; the customer's is an outline, the shop's is filled. */
@@ -9,14 +9,14 @@ const SHAPES: Record<Heat, string> = {
   hot: 'M-6 5H6L0 -6z',
 };
 
-function VoiceShape(props: { teller: Teller; heat: Heat; good?: boolean; x?: number; y?: number }) {
-  const { teller, heat, good, x = 0, y = 0 } = props;
+function VoiceShape(props: { speaker: Speaker; heat: Heat; good?: boolean; x?: number; y?: number }) {
+  const { speaker, heat, good, x = 0, y = 0 } = props;
   const colour = good ? 'var(--good)' : 'var(--bad)';
   return (
     <path
       d={SHAPES[heat]}
       transform={`translate(${x} ${y})`}
-      fill={teller === 'shop' ? colour : 'none'}
+      fill={speaker === 'shop' ? colour : 'none'}
       stroke={colour}
       strokeWidth="1.8"
     />
@@ -28,11 +28,13 @@ export function CellMarks({
   told,
   behaviour,
 }: {
-  told: Record<Teller, GridGear | undefined>;
+  told: Record<Speaker, GridGear | undefined>;
   behaviour: Behaviour;
 }) {
-  const marks = TELLERS.flatMap((teller) =>
-    HEATS.flatMap((heat) => (told[teller]?.[heat]?.behaviours.includes(behaviour) ? [{ teller, heat }] : [])),
+  const marks = SPEAKERS.flatMap((speaker) =>
+    HEATS.flatMap((heat) =>
+      told[speaker]?.[heat]?.behaviours.includes(behaviour) ? [{ speaker, heat }] : [],
+    ),
   );
   if (marks.length === 0)
     return (
@@ -45,10 +47,10 @@ export function CellMarks({
   const height = Math.ceil(marks.length / columns) * 15;
   return (
     <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden>
-      {marks.map(({ teller, heat }, k) => (
+      {marks.map(({ speaker, heat }, k) => (
         <VoiceShape
-          key={`${teller} ${heat}`}
-          teller={teller}
+          key={`${speaker} ${heat}`}
+          speaker={speaker}
           heat={heat}
           good={behaviour === 'normal'}
           x={8 + (k % columns) * 16}
@@ -61,7 +63,7 @@ export function CellMarks({
 
 /** What the marks mean, once. */
 export function Legend() {
-  const shapes: [Teller, Heat, string][] = [
+  const shapes: [Speaker, Heat, string][] = [
     ['customer', 'any', 'said'],
     ['shop', 'any', 'seen'],
     ['shop', 'cold', 'cold'],
@@ -69,10 +71,10 @@ export function Legend() {
   ];
   return (
     <Caption as="span" style={{ display: 'inline-flex', gap: 10, alignItems: 'center' }}>
-      {shapes.map(([teller, heat, words]) => (
+      {shapes.map(([speaker, heat, words]) => (
         <span key={words} style={{ display: 'inline-flex', gap: 4, alignItems: 'center' }}>
           <svg width="15" height="15" viewBox="-7.5 -7.5 15 15" aria-hidden>
-            <VoiceShape teller={teller} heat={heat} />
+            <VoiceShape speaker={speaker} heat={heat} />
           </svg>
           {words}
         </span>

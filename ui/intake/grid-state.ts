@@ -1,9 +1,9 @@
 import { HEATS } from '@/core/case';
-import type { Behaviour, GridCell, GridGear, Heat, Json, Noise, Teller } from '@/core/case';
+import type { Behaviour, GridCell, GridGear, Heat, Json, Noise, Speaker } from '@/core/case';
 
 /** Whose word is written, and of which heat. */
 export interface Voice {
-  teller: Teller;
+  speaker: Speaker;
   heat: Heat;
 }
 

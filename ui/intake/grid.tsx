@@ -2,8 +2,8 @@
 import { useState } from 'react';
 import { ToggleButton } from 'react-aria-components';
 import styled from 'styled-components';
-import { BEHAVIOURS, CONDITIONS, HEATS, NOISES, TELLERS, valueOf } from '@/core/case';
-import type { GridCell, GridGear, Json, Noise, Teller } from '@/core/case';
+import { BEHAVIOURS, CONDITIONS, HEATS, NOISES, SPEAKERS, valueOf } from '@/core/case';
+import type { GridCell, GridGear, Json, Noise, Speaker } from '@/core/case';
 import type { GearPosition } from '@/core/unit';
 import { useJob } from '@/ui/job/provider';
 import { BEHAVIOUR_WORDS, CONDITION_WORDS, HEAT_WORDS, NOISE_WORDS, TELLER_WORDS } from '@/ui/job/words';
@@ -112,14 +112,14 @@ const Small = styled.select`
  */
 export function ComplaintGrid() {
   const { unit, state, writeMany } = useJob();
-  const [voice, setVoice] = useState<Voice>({ teller: 'customer', heat: 'any' });
-  const unsaid = unit.gears.filter((g) => !valueOf(state, `grid.${g.key}.${voice.teller}`));
+  const [voice, setVoice] = useState<Voice>({ speaker: 'customer', heat: 'any' });
+  const unsaid = unit.gears.filter((g) => !valueOf(state, `grid.${g.key}.${voice.speaker}`));
   const restNormal = () =>
     writeMany(
       unsaid
         .filter((g) => g.gear !== null || g.range === 'R')
         .map((g): [string, Json] => [
-          `grid.${g.key}.${voice.teller}`,
+          `grid.${g.key}.${voice.speaker}`,
           { [voice.heat]: { behaviours: ['normal'] } },
         ]),
     );
@@ -128,9 +128,9 @@ export function ComplaintGrid() {
       <Line $gap={14}>
         <Choice
           label="Whose word"
-          value={voice.teller}
-          options={TELLERS.map((t) => ({ value: t, label: TELLER_WORDS[t] }))}
-          onChange={(teller) => teller && setVoice({ ...voice, teller })}
+          value={voice.speaker}
+          options={SPEAKERS.map((t) => ({ value: t, label: TELLER_WORDS[t] }))}
+          onChange={(speaker) => speaker && setVoice({ ...voice, speaker })}
         />
         <Choice
           label="How warm"
@@ -182,12 +182,12 @@ const EXTRAS = [
 
 function GearRow({ gear, voice }: { gear: GearPosition; voice: Voice }) {
   const { unit, state, write, now, keepName } = useJob();
-  const told: Record<Teller, GridGear | undefined> = {
+  const told: Record<Speaker, GridGear | undefined> = {
     customer: valueOf(state, `grid.${gear.key}.customer`),
     shop: valueOf(state, `grid.${gear.key}.shop`),
   };
-  const slot = `grid.${gear.key}.${voice.teller}` as const;
-  const cell: GridCell | undefined = told[voice.teller]?.[voice.heat];
+  const slot = `grid.${gear.key}.${voice.speaker}` as const;
+  const cell: GridCell | undefined = told[voice.speaker]?.[voice.heat];
   const change = (how: (cell: GridCell) => GridCell) => write(slot, changed(now(slot), voice.heat, how));
   const empty = !cell;
   return (

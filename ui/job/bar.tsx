@@ -57,9 +57,9 @@ export const Right = styled.div`
     gap: 4px 8px;
   }
 `;
-export const Body = styled.div<{ $dock: boolean }>`
+export const Body = styled.div<{ $panel: boolean }>`
   display: grid;
-  grid-template-columns: ${(p) => (p.$dock ? 'minmax(0, 1fr) 312px' : 'minmax(0, 1fr)')};
+  grid-template-columns: ${(p) => (p.$panel ? 'minmax(0, 1fr) 312px' : 'minmax(0, 1fr)')};
   gap: 20px;
   max-width: 1600px;
   margin: 0 auto;
@@ -68,7 +68,7 @@ export const Body = styled.div<{ $dock: boolean }>`
   @media (max-width: 900px) {
     grid-template-columns: minmax(0, 1fr);
     /* The folded verdict lies over the lower edge. */
-    padding: 12px 14px ${(p) => (p.$dock ? 96 : 48)}px;
+    padding: 12px 14px ${(p) => (p.$panel ? 96 : 48)}px;
   }
 `;
 export const Main = styled.main`

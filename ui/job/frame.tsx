@@ -20,7 +20,7 @@ import { Dangers } from './dangers';
 import { CloseJob } from './close-job';
 import { useBase, useBenchOnceThere, useOpening, useRecord, useSlot } from './provider';
 import { StageRail } from './rail';
-import { VerdictDock } from './dock';
+import { DiagnosisPanel } from './diagnosis-panel';
 import { slotWords } from './slot-words';
 
 const Saved = styled.span<{ $kind: string }>`
@@ -46,13 +46,13 @@ const Missing = styled.p`
   }
 `;
 
-/** The frame of a job page: who and what, the stages, what is missing, and the verdict dock. */
+/** The frame of a job page: who and what, the stages, what is missing, and the verdict beside them. */
 export function JobFrame({ children }: { children: ReactNode }) {
   const { number } = useBase();
   const { problem } = useOpening();
   const current = usePathname().split('/').at(-1) ?? '';
   // The sheet is a page of a job and no stage of it.
-  const dock = isStage(current) && STAGE[current].diagnosis;
+  const panel = isStage(current) && STAGE[current].diagnosis;
   return (
     <>
       <JobKeys />
@@ -72,12 +72,12 @@ export function JobFrame({ children }: { children: ReactNode }) {
         </Right>
       </Header>
       <StageRail number={number} current={current} />
-      <Body $dock={dock}>
+      <Body $panel={panel}>
         <Main id="main" tabIndex={-1}>
           <Above stage={current} />
           {children}
         </Main>
-        {dock && !problem && <VerdictDock />}
+        {panel && !problem && <DiagnosisPanel />}
       </Body>
     </>
   );

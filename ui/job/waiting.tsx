@@ -31,7 +31,7 @@ export function JobWaiting({ number }: { number: string }) {
         </div>
       </Header>
       <StageRail number={number} current={current} />
-      <Body $dock={false}>
+      <Body $panel={false}>
         <Main id="main" tabIndex={-1}>
           <StageWaiting />
         </Main>

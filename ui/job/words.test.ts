@@ -1,4 +1,12 @@
-import { BEHAVIOURS, CONDITIONS, HEATS, NOISES, REPAIR_EFFECTS, stateFromValues, TELLERS } from '@/core/case';
+import {
+  BEHAVIOURS,
+  CONDITIONS,
+  HEATS,
+  NOISES,
+  REPAIR_EFFECTS,
+  stateFromValues,
+  SPEAKERS,
+} from '@/core/case';
 import type { Json } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import { factWords } from '@/core/facts';
@@ -26,7 +34,7 @@ describe('every value a person can choose has words', () => {
     ['conditions', CONDITIONS, CONDITION_WORDS],
     ['heats', HEATS, HEAT_WORDS],
     ['noises', NOISES, NOISE_WORDS],
-    ['tellers', TELLERS, TELLER_WORDS],
+    ['speakers', SPEAKERS, TELLER_WORDS],
     ['repairs', REPAIR_EFFECTS, REPAIR_WORDS],
   ] as [string, readonly string[], Record<string, unknown>][])('%s', (_, values, words) => {
     expect(new Set(Object.keys(words))).toEqual(new Set(values));

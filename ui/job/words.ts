@@ -1,4 +1,4 @@
-import type { Behaviour, Condition, Heat, Noise, RepairEffect, Teller } from '@/core/case';
+import type { Behaviour, Condition, Heat, Noise, RepairEffect, Speaker } from '@/core/case';
 
 export const BEHAVIOUR_WORDS: Record<Behaviour, string> = {
   normal: 'Normal',
@@ -25,7 +25,7 @@ export const CONDITION_WORDS: Record<Condition, string> = {
 
 export const HEAT_WORDS: Record<Heat, string> = { any: 'Any time', cold: 'Cold', hot: 'Hot' };
 
-export const TELLER_WORDS: Record<Teller, string> = {
+export const TELLER_WORDS: Record<Speaker, string> = {
   customer: 'The customer says',
   shop: 'The shop has seen',
 };

@@ -7,7 +7,7 @@ import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import type { UnitDefinition, UnitSummary } from '@/core/unit';
 import { RequestError, send } from '@/ui/net/request';
-import { UnitStrip } from '@/ui/strip';
+import { UnitStrip } from '@/ui/section';
 import { Button, ButtonLink, Page } from '@/ui/system';
 import { LibraryFrame } from './frame';
 import { Problems } from './problems';

@@ -104,7 +104,7 @@ export function WhatIf({
 function complaintOf(unit: UnitDefinition, faults: Powerflow['faults']): Complaint[] {
   return predict(unit, healthyTable(unit), faults).map((p) => ({
     gear: p.gear,
-    teller: 'customer' as const,
+    speaker: 'customer' as const,
     heat: 'any' as const,
     slot: `grid.${p.gear}.customer`,
     cell: {

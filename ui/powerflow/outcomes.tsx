@@ -96,7 +96,7 @@ export function OutcomeRows(props: {
   );
 }
 
-function toldWords({ cell, heat, teller }: Complaint): string {
+function toldWords({ cell, heat, speaker }: Complaint): string {
   const what = [
     ...cell.behaviours.map((b) => BEHAVIOUR_WORDS[b].toLowerCase()),
     ...(cell.noises ?? []).map((n) => NOISE_WORDS[n].toLowerCase()),
@@ -105,7 +105,7 @@ function toldWords({ cell, heat, teller }: Complaint): string {
     heat !== 'any' && HEAT_WORDS[heat].toLowerCase(),
     ...(cell.when ?? []).map((w) => CONDITION_WORDS[w].toLowerCase()),
     cell.delayS !== undefined && `${cell.delayS} s late`,
-    teller === 'shop' && 'verified',
+    speaker === 'shop' && 'verified',
     cell.limp && 'limp gear: set aside',
   ].filter(Boolean);
   return aside.length ? `${what} (${aside.join(', ')})` : what;

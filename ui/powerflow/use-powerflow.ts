@@ -2,7 +2,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { Fault } from '@/core/powerflow';
 import type { UnitDefinition } from '@/core/unit';
-import type { Device } from '@/ui/strip';
+import type { Device } from '@/ui/section';
 import { cycled, toggled, without } from './fault-list';
 
 export interface Powerflow {

@@ -2,7 +2,7 @@ import { isBought } from '@/core/scope';
 import type { Scope } from '@/core/scope';
 import { stationOfRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
-import type { DeviceMark } from '@/ui/strip';
+import type { DeviceMark } from '@/ui/section';
 
 /** What a scope does to every device of the drawing, and where what spread was seen or came by. */
 export function scopeMarks(unit: UnitDefinition, scope: Scope): Record<string, DeviceMark> {

@@ -1,6 +1,6 @@
 import type { UnitDefinition } from '@/core/unit';
 import type { ShelfPiece } from '@/core/shelf';
-import type { DeviceMark } from '@/ui/strip';
+import type { DeviceMark } from '@/ui/section';
 
 /** Where on the drawing of a unit the parts of the shelf belong. */
 export function shelfMarks(

@@ -7,7 +7,7 @@ import type { DonorCore, ShelfGrade, ShelfPiece } from '@/core/shelf';
 import type { UnitDefinition } from '@/core/unit';
 import { LibraryFrame } from '@/ui/library/frame';
 import { send } from '@/ui/net/request';
-import { UnitStrip } from '@/ui/strip';
+import { UnitStrip } from '@/ui/section';
 import type { Who } from '@/ui/sync/browser';
 import { SignedIn } from '@/ui/sync/signed-in';
 import { Caption, Page } from '@/ui/system';

@@ -7,7 +7,7 @@ import styled from 'styled-components';
 import { blankUnit, duplicateUnit, idFrom, withForwardSign } from '@/core/unit';
 import type { UnitDefinition, UnitKey } from '@/core/unit';
 import { RequestError, send } from '@/ui/net/request';
-import { UnitStrip } from '@/ui/strip';
+import { UnitStrip } from '@/ui/section';
 import { Button, Notice, Page, Shortcuts, Stack } from '@/ui/system';
 import { LibraryFrame } from '../frame';
 import { Problems } from '../problems';

@@ -17,7 +17,7 @@ function HalfShell({ section }: { section: Section }) {
   return (
     <path
       d={`M2 ${outer + 3}H${bell - 6}L${bell} ${outer}H${tail - 4}L${tail + 14} ${nose - 10}H${width - 20}V${nose}H${tail + 8}L${tail - 10} ${inner}H${bell + 4}L${bell - 4} ${inner + 3}H2Z`}
-      fill="url(#strip-case)"
+      fill="url(#section-case)"
       stroke="var(--rule-strong)"
       strokeWidth={1.2}
     />
@@ -31,7 +31,7 @@ function Box({ section }: { section: Section }) {
     <path
       fillRule="evenodd"
       d={`M4 4H${width - 24}V${bottom}H4ZM14 14V${bottom - 10}H${width - 34}V14Z`}
-      fill="url(#strip-case)"
+      fill="url(#section-case)"
       stroke="var(--rule-strong)"
       strokeWidth={1.2}
     />

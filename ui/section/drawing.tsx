@@ -12,7 +12,7 @@ import type { Body, Section } from './section';
 import type { Device } from './device';
 import { JointMarks } from './joints';
 
-/** What the strip says of one device. Condition has a shape of its own, besides its colour. */
+/** What the drawing says of one device. Condition has a shape of its own, besides its colour. */
 export interface DeviceMark {
   condition?: 'sound' | 'worn' | 'failed';
   suspect?: boolean;
@@ -107,7 +107,7 @@ export const UnitStrip = memo(function UnitStrip({
           />
         ))}
         {section.fixed.map((body, k) => (
-          <Solid key={k} body={body} section={section} fill="url(#strip-case)" />
+          <Solid key={k} body={body} section={section} fill="url(#section-case)" />
         ))}
         {section.bodies
           .map((body) => ({ body, state: flow?.members.get(body.member) ?? null }))
@@ -144,7 +144,7 @@ export const UnitStrip = memo(function UnitStrip({
 const NO_MARK: DeviceMark = {};
 const FILL: Record<MemberState, string> = {
   carries: 'var(--accent)',
-  holds: 'url(#strip-held)',
+  holds: 'url(#section-held)',
   turns: 'var(--steel)',
   stands: 'var(--sheet)',
   floats: 'var(--sheet)',
@@ -219,7 +219,7 @@ function Patterns() {
   return (
     <defs>
       <pattern
-        id="strip-case"
+        id="section-case"
         width="6"
         height="6"
         patternUnits="userSpaceOnUse"
@@ -229,7 +229,7 @@ function Patterns() {
         <line x1="0" y1="0" x2="0" y2="6" stroke="var(--hatch)" strokeWidth="2" />
       </pattern>
       <pattern
-        id="strip-held"
+        id="section-held"
         width="6"
         height="6"
         patternUnits="userSpaceOnUse"
@@ -238,11 +238,11 @@ function Patterns() {
         <rect width="6" height="6" fill="var(--accent-wash)" />
         <line x1="0" y1="0" x2="0" y2="6" stroke="var(--accent)" strokeWidth="3.4" />
       </pattern>
-      <pattern id="strip-reached" width="11" height="11" patternUnits="userSpaceOnUse">
+      <pattern id="section-reached" width="11" height="11" patternUnits="userSpaceOnUse">
         <circle cx="3" cy="3" r="1.3" fill="var(--warn)" />
         <circle cx="8.5" cy="8.5" r="1" fill="var(--warn)" />
       </pattern>
-      <pattern id="strip-seen" width="7" height="7" patternUnits="userSpaceOnUse">
+      <pattern id="section-seen" width="7" height="7" patternUnits="userSpaceOnUse">
         <circle cx="2" cy="2" r="1.5" fill="var(--warn)" />
         <circle cx="5.5" cy="5.5" r="1.5" fill="var(--warn)" />
       </pattern>

@@ -2,7 +2,7 @@ import { valueOf } from '@/core/case';
 import type { JobState } from '@/core/case';
 import type { Inspection } from '@/core/inspection';
 import { stationOfRole } from '@/core/unit';
-import type { DeviceMark } from './strip';
+import type { DeviceMark } from './drawing';
 
 /** What the record says of every device: out of the case, looked at, found sound or not. */
 export function marksOf(inspection: Inspection, state: JobState): Record<string, DeviceMark> {

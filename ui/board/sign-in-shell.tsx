@@ -44,7 +44,7 @@ const Form = styled.form`
 `;
 
 /** The way in: what Pelvik is on one side, what is to be filled in on the other, and where it leads once it is sent. */
-export function Door<Answer = unknown>(props: {
+export function SignInShell<Answer = unknown>(props: {
   title: string;
   action: string;
   /** Where the fields are sent, and the page that comes then. */

@@ -72,7 +72,7 @@ export function PumpGlyph({ placed, axis, parallel }: { placed: Placed; axis: Ax
         y={y(top)}
         width={12}
         height={top - low}
-        fill="url(#strip-case)"
+        fill="url(#section-case)"
         stroke="currentColor"
         strokeWidth={1.3}
       />
@@ -81,7 +81,7 @@ export function PumpGlyph({ placed, axis, parallel }: { placed: Placed; axis: Ax
         y={y(top)}
         width={12}
         height={top - low}
-        fill="url(#strip-case)"
+        fill="url(#section-case)"
         stroke="currentColor"
         strokeWidth={1.3}
       />

@@ -26,7 +26,7 @@ function boxOf(placed: Placed, axis: Axis): Box {
 
 const line = { stroke: 'currentColor', fill: 'none' } as const;
 const fillOf = (state: ElementState) =>
-  state === 'carries' ? 'var(--accent)' : state === 'applied' ? 'url(#strip-held)' : 'var(--lining)';
+  state === 'carries' ? 'var(--accent)' : state === 'applied' ? 'url(#section-held)' : 'var(--lining)';
 
 /** The loose parts of an element: plates and piston, band, rollers, teeth. Drums, hubs and races belong to the members. */
 export function ElementGlyph(props: { element: Element; placed: Placed; axis: Axis; state: ElementState }) {

@@ -9,7 +9,7 @@ import { useInspection } from './use-inspection';
 import { checkTime, likelihood } from './words';
 import { useReasoning } from './provider';
 
-const Dock = styled.aside`
+const Panel = styled.aside`
   position: sticky;
   top: 12px;
   background: var(--frame);
@@ -143,7 +143,7 @@ const Check = styled.p`
 const STANDS = 0.5;
 
 /** Travels along from Suspects on: the candidates now, what moved since the last finding, and the next check. */
-export function VerdictDock() {
+export function DiagnosisPanel() {
   const { reasoning, before, problem, retry } = useReasoning();
   const [folded, setFolded] = useState(true);
   const trouble = problem && (
@@ -156,17 +156,17 @@ export function VerdictDock() {
   );
   if (!reasoning) {
     return (
-      <Dock aria-label="Verdict" data-noprint aria-busy>
+      <Panel aria-label="Verdict" data-noprint aria-busy>
         <h2>What failed first</h2>
         {trouble || <Quiet>Working it out …</Quiet>}
-      </Dock>
+      </Panel>
     );
   }
   const { groups, causes, undetermined, nextChecks } = reasoning.diagnosis;
   const next = nextChecks[0];
   const standing = groups.filter((g) => g.probability >= STANDS).slice(0, 2);
   return (
-    <Dock aria-label="Verdict" data-noprint data-testid="dock" data-folded={folded}>
+    <Panel aria-label="Verdict" data-noprint data-testid="diagnosis" data-folded={folded}>
       <Fold aria-expanded={!folded} onPress={() => setFolded(!folded)}>
         <span>{undetermined ? 'Not determined' : (causes[0]?.words ?? 'Nothing stands out')}</span>
         <b>{causes[0] && !undetermined ? likelihood(causes[0].probability) : ''}</b>
@@ -211,7 +211,7 @@ export function VerdictDock() {
           </Check>
         </>
       )}
-    </Dock>
+    </Panel>
   );
 }
 

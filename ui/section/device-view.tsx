@@ -4,7 +4,7 @@ import type { Placed } from './axes';
 import type { Device } from './device';
 import type { Flow } from './flow';
 import type { Section } from './section';
-import type { DeviceMark } from './strip';
+import type { DeviceMark } from './drawing';
 
 interface Props {
   placed: Placed;
@@ -60,7 +60,7 @@ export function DeviceView({ placed, section, flow, mark, fault, plain, onSelect
           y={top}
           width={width}
           height={bottom - top}
-          fill={`url(#strip-${mark.spread})`}
+          fill={`url(#section-${mark.spread})`}
           opacity={0.75}
         />
       )}
