@@ -1,5 +1,6 @@
 import { NextRequest } from 'next/server';
-import { jobNumber, open, quoteVersion, readJson, readUpload, sequence } from './http';
+import { open, readJson, readUpload } from './http';
+import { jobNumber, quoteVersion, sequence } from './address';
 import { UserError } from './problem';
 
 const request = (body?: BodyInit | null, headers: Record<string, string> = {}) =>

@@ -8,7 +8,7 @@ import { demandDiskFor } from './disk';
 import { log, safePath } from './log';
 import { demandRight } from './permissions';
 import type { Right } from './permissions';
-import { notFound, UserError } from './problem';
+import { UserError } from './problem';
 import { cookieName, SESSION_HOURS, sessionUser } from './sessions';
 import type { SignedIn } from './sessions';
 import { Turns } from './turns';
@@ -302,22 +302,4 @@ export async function readText(request: NextRequest, limit: number): Promise<str
       'Save the file as plain text, in UTF-8.',
     );
   return text;
-}
-
-export function jobNumber(params: { number: string }): number {
-  return /^\d{1,9}$/.test(params.number) ? Number(params.number) : -1;
-}
-
-/** A quote's version from an address. Throws a UserError 404 for what cannot be one. */
-export function quoteVersion(params: { version: string }): number {
-  if (!/^[1-9]\d{0,4}$/.test(params.version)) throw notFound('quote');
-  return Number(params.version);
-}
-
-/** A sequence number from a query. Throws a UserError 400. */
-export function sequence(text: string | null): number {
-  if (text === null) return 0;
-  if (!/^\d{1,9}$/.test(text))
-    throw new UserError(400, 'That is not a place in a job’s record.', 'Give a whole number, 0 or more.');
-  return Number(text);
 }

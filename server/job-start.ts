@@ -5,11 +5,12 @@ import { libraryOf } from './library';
 import { UserError } from './problem';
 import type { SignedIn } from './sessions';
 import { shopOf } from './shop';
+import { jobNumber } from './address';
 
 /** Everything a job's pages start from (`JobStart` of `ui/job`); null when there is no such job. */
 export async function jobStartOf(client: Client, user: SignedIn, number: string) {
   try {
-    const job = await jobByNumber(client, /^\d{1,9}$/.test(number) ? Number(number) : -1);
+    const job = await jobByNumber(client, jobNumber({ number }));
     const shop = await shopOf(client);
     return {
       experience: await experienceOf(client, job.unit.id),

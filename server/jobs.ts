@@ -18,7 +18,7 @@ import type { Client } from './db';
 import { diagnoseJob } from './experience';
 import { stageOf } from './library';
 import { notFound } from './problem';
-import { newestUnit, unitOf } from './units';
+import { newestUnit, unitOf, unitsOf } from './units';
 import type { User } from './users';
 
 export interface Job {
@@ -65,14 +65,45 @@ export async function createJob(client: Client, unitId: string, by: string): Pro
  * Throws a UserError 404.
  */
 export async function jobByNumber(client: Client, number: number, lock = false): Promise<Job> {
-  const { rows } = await client.query(
-    `SELECT id, number, unit_id, unit_version, last_seq, snapshot, fold_version, stage, quoted, closed, record_bytes
-     FROM jobs WHERE number = $1 ${lock ? 'FOR UPDATE' : ''}`,
-    [Number.isSafeInteger(number) && number < 2 ** 31 ? number : -1],
+  const known = Number.isSafeInteger(number) && number < 2 ** 31 ? number : -1;
+  const { rows } = await client.query(`${JOBS} WHERE number = $1 ${lock ? 'FOR UPDATE' : ''}`, [known]);
+  if (!rows[0]) throw notFound('job');
+  return (await jobsOf(client, rows))[0]!;
+}
+
+/** Several jobs at one visit, in the order of their numbers; those that are not there are left out. */
+export async function jobsByNumber(client: Client, numbers: readonly number[]): Promise<Job[]> {
+  const { rows } = await client.query(`${JOBS} WHERE number = ANY($1) ORDER BY number`, [numbers]);
+  return jobsOf(client, rows);
+}
+
+const JOBS = `SELECT id, number, unit_id, unit_version, last_seq, snapshot, fold_version, stage, quoted, closed, record_bytes FROM jobs`;
+
+interface JobRow {
+  id: string;
+  number: number;
+  unit_id: string;
+  unit_version: number;
+  last_seq: number;
+  snapshot: JobState;
+  fold_version: number;
+  stage: Stage;
+  quoted: Quoted | null;
+  closed: boolean;
+  record_bytes: string;
+}
+
+async function jobsOf(client: Client, rows: readonly JobRow[]): Promise<Job[]> {
+  const units = await unitsOf(
+    client,
+    rows.map((row) => ({ id: row.unit_id, version: row.unit_version })),
   );
-  const row = rows[0];
-  if (!row) throw notFound('job');
-  const unit = await unitOf(client, { id: row.unit_id, version: row.unit_version });
+  const jobs: Job[] = [];
+  for (const [k, row] of rows.entries()) jobs.push(await jobOf(client, row, units[k]!));
+  return jobs;
+}
+
+async function jobOf(client: Client, row: JobRow, unit: UnitDefinition): Promise<Job> {
   return {
     id: row.id,
     number: row.number,

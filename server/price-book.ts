@@ -7,14 +7,11 @@ import type { Client } from './db';
 import { UserError } from './problem';
 import { saveShop, shopOf } from './shop';
 import type { Shop } from './shop';
-import { listUnits, unitOf } from './units';
+import { listUnits, unitsOf } from './units';
 import type { User } from './users';
 
 /** The units of the library in their newest versions. */
-async function newestUnits(client: Client) {
-  const keys = await listUnits(client);
-  return Promise.all(keys.map((key) => unitOf(client, key)));
-}
+const newestUnits = async (client: Client) => unitsOf(client, await listUnits(client));
 
 /** The shop's price book as CSV. */
 export async function writePrices(client: Client): Promise<string> {

@@ -9,7 +9,7 @@ import { MOST_MONEY } from '@/core/shop';
 import { validator, problemsOf } from '@/core/validation';
 import { audit } from './audit';
 import type { Client } from './db';
-import { jobByNumber } from './jobs';
+import { jobByNumber, jobsByNumber } from './jobs';
 import { inspect, knowledge, rules } from './library';
 import { notFound, UserError } from './problem';
 import { shopOf } from './shop';
@@ -212,8 +212,9 @@ export async function donorCores(client: Client): Promise<DonorCore[]> {
   );
   const { terms } = await shopOf(client);
   const cores: DonorCore[] = [];
-  for (const row of rows) {
-    const job = await jobByNumber(client, row.number);
+  const shelved = new Map(rows.map((row) => [row.number, row.shelved]));
+  const jobs = await jobsByNumber(client, [...shelved.keys()]);
+  for (const job of jobs.toReversed()) {
     if (!isDonor(job.state)) continue;
     const { water, parts } = donorOf(job.unit, job.state, terms.policies);
     cores.push({
@@ -222,7 +223,7 @@ export async function donorCores(client: Client): Promise<DonorCore[]> {
       origin: valueOf(job.state, 'unit-source.from')!,
       water,
       good: parts.filter((p) => p.grade !== null).length,
-      shelved: row.shelved,
+      shelved: shelved.get(job.number)!,
     });
   }
   return cores;

@@ -14,20 +14,30 @@ export const UNIT_LIMIT = 2 * 1024 * 1024;
 
 // Versions never change and their numbers are never used again: what was read once stays true for the process's life.
 const read = new Map<string, UnitDefinition>();
+const nameOf = ({ id, version }: UnitKey) => `${id} ${version}`;
 
 /** A unit's definition in the version given. Throws a UserError 404 for one there is not. */
-export async function unitOf(client: Client, { id, version }: UnitKey): Promise<UnitDefinition> {
-  const key = `${id} ${version}`;
-  const known = read.get(key);
-  if (known) return known;
-  const { rows } = await client.query('SELECT definition FROM units WHERE id = $1 AND version = $2', [
-    id,
-    version,
-  ]);
-  if (!rows[0]) throw notFound('unit');
-  const unit = currentUnit(rows[0].definition);
-  read.set(key, unit);
-  return unit;
+export async function unitOf(client: Client, key: UnitKey): Promise<UnitDefinition> {
+  return (await unitsOf(client, [key]))[0]!;
+}
+
+/** Definitions in the versions given, in that order, at one visit. Throws a UserError 404 for one there is not. */
+export async function unitsOf(client: Client, keys: readonly UnitKey[]): Promise<UnitDefinition[]> {
+  const unread = keys.filter((key) => !read.has(nameOf(key)));
+  if (unread.length) {
+    const { rows } = await client.query(
+      `SELECT u.id, u.version, u.definition FROM units u
+       JOIN unnest($1::text[], $2::int[]) AS asked (id, version) ON u.id = asked.id AND u.version = asked.version`,
+      [unread.map((k) => k.id), unread.map((k) => k.version)],
+    );
+    for (const { id, version, definition } of rows)
+      read.set(nameOf({ id, version }), currentUnit(definition));
+  }
+  return keys.map((key) => {
+    const unit = read.get(nameOf(key));
+    if (!unit) throw notFound('unit');
+    return unit;
+  });
 }
 
 /** The newest version of a family. Throws a UserError 400 that names what there is. */

@@ -1,7 +1,8 @@
 import { validator, problemsOf } from '@/core/validation';
 import { closeJob } from '@/server/close';
 import { inTransaction } from '@/server/db';
-import { jobNumber, readJson, route } from '@/server/http';
+import { readJson, route } from '@/server/http';
+import { jobNumber } from '@/server/address';
 import { UserError } from '@/server/problem';
 
 type Params = { number: string };

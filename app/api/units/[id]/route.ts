@@ -3,6 +3,7 @@ import { inTransaction, withClient } from '@/server/db';
 import { readJson, route } from '@/server/http';
 import { UserError } from '@/server/problem';
 import { checkedUnit, deleteUnit, newestUnit, saveUnit, UNIT_LIMIT, unitOf } from '@/server/units';
+import { unitVersion } from '@/server/address';
 
 interface Params {
   id: string;
@@ -19,10 +20,7 @@ const schema = validator({
 export const GET = route<Params>({ may: 'see-units' }, async (request, { id }) => {
   const asked = request.nextUrl.searchParams.get('version');
   const definition = await withClient(async (client) =>
-    unitOf(
-      client,
-      asked && /^\d{1,6}$/.test(asked) ? { id, version: Number(asked) } : await newestUnit(client, id),
-    ),
+    unitOf(client, asked === null ? await newestUnit(client, id) : { id, version: unitVersion(asked) }),
   );
   return new Response(`${JSON.stringify(definition, null, 2)}\n`, {
     headers: {

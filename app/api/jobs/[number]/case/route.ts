@@ -1,5 +1,6 @@
 import { exportCase } from '@/server/cases';
-import { jobNumber, route } from '@/server/http';
+import { route } from '@/server/http';
+import { jobNumber } from '@/server/address';
 
 type Params = { number: string };
 

@@ -1,6 +1,7 @@
 import { comebackOf } from '@/server/comeback';
 import { withClient } from '@/server/db';
-import { jobNumber, route } from '@/server/http';
+import { route } from '@/server/http';
+import { jobNumber } from '@/server/address';
 
 type Params = { number: string };
 

@@ -1,5 +1,6 @@
 import { inTransaction } from '@/server/db';
-import { jobNumber, route } from '@/server/http';
+import { route } from '@/server/http';
+import { jobNumber } from '@/server/address';
 import { eraseCustomer } from '@/server/jobs';
 import { forgetMessages } from '@/server/messages';
 

@@ -1,6 +1,7 @@
 import { inTransaction, withClient } from '@/server/db';
 import { appendEntries, readBatch } from '@/server/entries';
-import { JSON_LIMIT, jobNumber, readJson, route, sequence } from '@/server/http';
+import { JSON_LIMIT, readJson, route } from '@/server/http';
+import { jobNumber, sequence } from '@/server/address';
 import { entriesOf, keptEntries, markOf } from '@/server/jobs';
 import { unitOf } from '@/server/units';
 

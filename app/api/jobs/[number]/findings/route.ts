@@ -2,7 +2,8 @@ import { catalogueOf, findingTable, inspectionOf, SHEET_COLUMNS } from '@/core/i
 import { inspection } from '@/data/inspection';
 import { writeCsv } from '@/server/csv';
 import { withClient } from '@/server/db';
-import { jobNumber, route } from '@/server/http';
+import { route } from '@/server/http';
+import { jobNumber } from '@/server/address';
 import { jobByNumber } from '@/server/jobs';
 
 type Params = { number: string };

@@ -1,6 +1,7 @@
 import { withClient } from '@/server/db';
 import { foundInJob } from '@/server/found';
-import { jobNumber, route } from '@/server/http';
+import { route } from '@/server/http';
+import { jobNumber } from '@/server/address';
 
 type Params = { number: string };
 

@@ -1,5 +1,6 @@
 import { withClient } from '@/server/db';
-import { jobNumber, readJson, route } from '@/server/http';
+import { readJson, route } from '@/server/http';
+import { jobNumber } from '@/server/address';
 import { jobByNumber } from '@/server/jobs';
 import { may } from '@/server/permissions';
 import { shopOf } from '@/server/shop';

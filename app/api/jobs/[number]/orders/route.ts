@@ -1,7 +1,8 @@
 import { ORDER_COLUMNS, orderLines, orderRows } from '@/core/quote';
 import { writeCsv } from '@/server/csv';
 import { withClient } from '@/server/db';
-import { jobNumber, route } from '@/server/http';
+import { route } from '@/server/http';
+import { jobNumber } from '@/server/address';
 import { jobByNumber } from '@/server/jobs';
 import { UserError } from '@/server/problem';
 import { agreedOf } from '@/server/quotes';

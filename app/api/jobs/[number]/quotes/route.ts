@@ -1,6 +1,7 @@
 import { inTransaction, withClient } from '@/server/db';
 import { quoteJob } from '@/server/experience';
-import { jobNumber, route } from '@/server/http';
+import { route } from '@/server/http';
+import { jobNumber } from '@/server/address';
 import { jobByNumber } from '@/server/jobs';
 import { messagesOf } from '@/server/messages';
 import { quoteFor, quotesOf } from '@/server/quotes';

@@ -1,7 +1,8 @@
 import { clipAnswer } from '@/server/clip-answer';
 import { CLIP_LIMIT, clipOf, clipPiece, saveClip } from '@/server/clips';
 import { inTransaction, withClient } from '@/server/db';
-import { jobNumber, readUpload, route } from '@/server/http';
+import { readUpload, route } from '@/server/http';
+import { jobNumber } from '@/server/address';
 import { jobByNumber, markOf } from '@/server/jobs';
 import { notFound, UserError } from '@/server/problem';
 

@@ -1,5 +1,6 @@
 import { inTransaction, withClient } from '@/server/db';
-import { jobNumber, readUpload, route } from '@/server/http';
+import { readUpload, route } from '@/server/http';
+import { jobNumber } from '@/server/address';
 import { jobByNumber, markOf } from '@/server/jobs';
 import { PHOTO_LIMIT, photoBytes, savePhoto, takePhoto } from '@/server/photos';
 import { notFound, UserError } from '@/server/problem';

@@ -1,7 +1,8 @@
+import { unitVersion } from '@/server/address';
 import { withClient } from '@/server/db';
 import { route } from '@/server/http';
 import { libraryOf } from '@/server/library';
-import { notFound, UserError } from '@/server/problem';
+import { UserError } from '@/server/problem';
 import { shopOf } from '@/server/shop';
 import { unitOf } from '@/server/units';
 
@@ -13,8 +14,7 @@ interface Params {
 
 /** What the pages of a unit's jobs reason with. The address names the content: a browser that has it never asks again. */
 export const GET = route<Params>({ may: 'see-units' }, async (_request, { unit: id, version, hash }) => {
-  if (!/^[1-9]\d{0,5}$/.test(version)) throw notFound('unit');
-  const key = { id, version: Number(version) };
+  const key = { id, version: unitVersion(version) };
   const { text, address } = await withClient(async (client) =>
     libraryOf(await unitOf(client, key), key.version, await shopOf(client)),
   );

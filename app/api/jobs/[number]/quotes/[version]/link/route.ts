@@ -1,5 +1,6 @@
 import { inTransaction } from '@/server/db';
-import { jobNumber, quoteVersion, route } from '@/server/http';
+import { route } from '@/server/http';
+import { jobNumber, quoteVersion } from '@/server/address';
 import { revokeLinks, linkQuote } from '@/server/quote-links';
 
 type Params = { number: string; version: string };

@@ -1,4 +1,5 @@
-import { jobNumber, quoteVersion, readJson, route } from '@/server/http';
+import { readJson, route } from '@/server/http';
+import { jobNumber, quoteVersion } from '@/server/address';
 import { sendMessage } from '@/server/messages';
 
 type Params = { number: string; version: string };

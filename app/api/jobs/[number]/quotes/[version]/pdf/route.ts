@@ -1,6 +1,7 @@
 import { pdfAnswer } from '@/app/pdf';
 import { withClient } from '@/server/db';
-import { jobNumber, quoteVersion, route } from '@/server/http';
+import { route } from '@/server/http';
+import { jobNumber, quoteVersion } from '@/server/address';
 import { markOf } from '@/server/jobs';
 import { notFound } from '@/server/problem';
 import { quotesOf } from '@/server/quotes';

@@ -1,5 +1,6 @@
 import { inTransaction } from '@/server/db';
-import { jobNumber, quoteVersion, readJson, route } from '@/server/http';
+import { readJson, route } from '@/server/http';
+import { jobNumber, quoteVersion } from '@/server/address';
 import { replyTo } from '@/server/messages';
 
 type Params = { number: string; version: string };
