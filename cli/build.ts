@@ -31,7 +31,7 @@ const SOURCES = [
   'package-lock.json',
 ];
 const STAMP = path.join(ROOT, '.next', 'pelvik-build');
-export const NEXT = path.join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
+const NEXT = path.join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
 
 /** Builds when a source changed since the last build. Returns the seconds it took, 0 when nothing had to be done. */
 export function ensureBuild(): number {

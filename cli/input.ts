@@ -20,7 +20,7 @@ export const stageOf = stageOfIn(catalogue);
 const LARGEST = 64 * 1024 * 1024;
 
 /** Reads a JSON file; says what is wrong with it in one line. */
-export function readJson(file: string): unknown {
+function readJson(file: string): unknown {
   if (!existsSync(file) || !statSync(file).isFile()) throw new CommandError(`There is no file ${file}.`, 2);
   if (statSync(file).size > LARGEST) throw new CommandError(`${file} is larger than 64 MB.`);
   try {

@@ -16,7 +16,7 @@ import { chromium, ensureDebian, freePort, ROOT, start, stop } from './system';
 export const help = `
 ./pelvik test [--only NAME]
 
-Everything that must hold: format, lint, types, unit, database, browser. Installs what is missing, uses databases and
+Everything that must hold: format, lint, types, nothing unused, unit, database, browser. Installs what is missing, uses databases and
 ports of its own, and ends with the sum of all runners. --only runs one of them.
 `;
 
@@ -29,6 +29,7 @@ const RUNNERS: Record<string, () => Promise<Tally> | Tally> = {
   format: () => check('format', 'node_modules/prettier/bin/prettier.cjs', ['--check', '.']),
   lint: () => check('lint', 'node_modules/eslint/bin/eslint.js', ['--max-warnings', '0', '.']),
   types: () => check('types', 'node_modules/typescript/bin/tsc', ['--noEmit']),
+  unused: () => check('unused', 'node_modules/knip/bin/knip.js', []),
   // Jest leaves one core idle by itself; nothing else runs meanwhile.
   unit: () => jest('unit', { PELVIK_TOOLS: bundleTools() }, ['--maxWorkers', '100%']),
   database: () =>
@@ -42,7 +43,7 @@ const RUNNERS: Record<string, () => Promise<Tally> | Tally> = {
   browser: () => browser(),
 };
 
-const CHECKS = ['format', 'lint', 'types'];
+const CHECKS = ['format', 'lint', 'types', 'unused'];
 
 export async function run(args: string[]): Promise<number> {
   const options = readOptions(args, [], ['--only']);

@@ -21,7 +21,7 @@ export interface BoardQuery {
 }
 
 /** Cards of a column shown at once. */
-export const COLUMN = 15;
+const COLUMN = 15;
 const MOST_FROM = 100_000;
 
 /** The columns of the board, the newest change first: so many cards of each, and how many there are in all. */

@@ -10,7 +10,7 @@ export type ClipKind = 'video/mp4' | 'video/webm';
 
 export const CLIP_LIMIT = 25 * 1024 * 1024;
 /** More a customer does not watch. */
-export const MOST_CLIPS = 3;
+const MOST_CLIPS = 3;
 
 /** Kinds of MP4 files every browser plays; the first four letters after `ftyp`. */
 const BRANDS = [

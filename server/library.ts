@@ -20,7 +20,7 @@ export const inspect = (unit: UnitDefinition): Inspection => inspectionOf(unit, 
 export const stageOf = stageOfIn(catalogue);
 
 /** Everything a job page reasons with. */
-export interface Library {
+interface Library {
   unit: UnitDefinition;
   knowledge: Knowledge;
   rules: ScopeRules;

@@ -10,7 +10,7 @@ export type { Photo } from './background-tasks';
 export const PHOTO_LIMIT = 15 * 1024 * 1024;
 /** What a job's photos may take together: it is what one case file carries. */
 export const PHOTOS_LIMIT = 64 * 1024 * 1024;
-export const MOST_PHOTOS = 500;
+const MOST_PHOTOS = 500;
 
 /** An upload decoded and written anew, away from the server's own thread. Throws a UserError 415 for what is no picture. */
 export async function takePhoto(upload: Buffer): Promise<Photo> {

@@ -23,7 +23,7 @@ const KINDS: readonly (readonly [number, string])[][] = [
 ];
 
 /** True for JPEG, PNG and WebP by what is in the file, whatever its name says. */
-export function isPicture(bytes: Uint8Array): boolean {
+function isPicture(bytes: Uint8Array): boolean {
   const at = (offset: number, mark: string) =>
     [...mark].every((c, k) => bytes[offset + k] === c.charCodeAt(0));
   return KINDS.some((marks) => marks.every(([offset, mark]) => at(offset, mark)));

@@ -9,7 +9,7 @@ export interface SignedIn extends User {
 
 export const SESSION_HOURS = 14;
 /** A session nobody has used for this long has ended. */
-export const IDLE_HOURS = 4;
+const IDLE_HOURS = 4;
 
 /** Behind TLS the name itself keeps other hosts and paths from setting it. */
 export function cookieName(secure: boolean): string {

@@ -49,11 +49,7 @@ export async function shelfOf(client: Client, unit: string | null): Promise<Shel
 }
 
 /** What of a job's unit is worth keeping, by the rules of this shop. */
-export function donorOf(
-  unit: UnitDefinition,
-  state: JobState,
-  terms: Parameters<typeof policiesOf>[1],
-): Donor {
+function donorOf(unit: UnitDefinition, state: JobState, terms: Parameters<typeof policiesOf>[1]): Donor {
   const situation = { state, policies: policiesOf(state, terms), causes: [] };
   const scope = scoper(unit, { rules, knowledge }, situation).scope('full');
   return donorParts(rules, inspect(unit), scope, state);

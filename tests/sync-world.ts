@@ -52,7 +52,7 @@ export async function idle(): Promise<void> {
 /** What the server does to the next requests: gives no answer, answers but the answer is lost, or answers with an error. */
 export type Fault = 'cut' | 'lost' | 'failed' | 'busy' | 'signed-out' | null;
 
-export class FakeServer {
+class FakeServer {
   entries = new Map<number, Entry[]>();
   /** The course of its history; another one after a backup was brought back. */
   generation = 'generation-1';

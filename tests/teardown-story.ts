@@ -2,7 +2,7 @@
 
 type Is = string | number;
 /** Painted over faces of a pack, first to last as they lie from the piston; all of them where none are named. */
-export interface Stroke {
+interface Stroke {
   level: string;
   from?: string;
   to?: string;

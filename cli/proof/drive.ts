@@ -151,7 +151,7 @@ function shiftedTo(unit: UnitDefinition, { command }: Wreck, key: string): strin
 }
 
 /** Gears in which a driver feels something, at either heat. */
-export function complaints(car: Car, w: Wreck): string[] {
+function complaints(car: Car, w: Wreck): string[] {
   const wrong = HEATS.flatMap((heat) =>
     does(car, w, heat).filter((p) => p.kind !== 'normal' && p.kind !== 'no-braking'),
   );

@@ -97,7 +97,7 @@ function untilCertain(
 }
 
 /** What lets go, over all its reasons: an element, the pressure, the converter, a set, a bearing. */
-export function familyOf(roots: readonly Root[]): (cause: string) => string {
+function familyOf(roots: readonly Root[]): (cause: string) => string {
   const known = new Map(roots.map((r) => [r.id, `${familyName(r)}`]));
   return (cause) => known.get(cause) ?? cause;
 }

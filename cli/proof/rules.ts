@@ -62,7 +62,7 @@ function codeNames(unit: UnitDefinition, state: JobState, among: Pick): Answer {
 const BAD = 2;
 
 /** A page of what builders go by, in the order they ask. */
-export function thumbs(unit: UnitDefinition, roots: readonly Root[]): Rule {
+function thumbs(unit: UnitDefinition, roots: readonly Root[]): Rule {
   const healthy = healthyTable(unit);
   const packs = frictionElements(unit).map((e) => e.id);
   const pattern = (kind: 'lost' | 'stuck', element: string) =>

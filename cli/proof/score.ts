@@ -2,7 +2,7 @@
 export type Answer = ReadonlyMap<string, number>;
 
 /** One bin of a reliability table: what was said, and how often it was so. */
-export interface Bin {
+interface Bin {
   said: number;
   so: number;
   count: number;

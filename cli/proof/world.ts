@@ -1,4 +1,4 @@
-import type { GridCell, GridGear } from '@/core/case';
+import type { GridGear } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 
 /** A failed unit somebody invented: it answers what a bench could ask of it. */
@@ -16,5 +16,4 @@ export interface World {
   noticed(point: string): number;
 }
 
-export type Cell = GridCell;
 export type Told = GridGear;

@@ -1,7 +1,7 @@
 import type { UnitDefinition } from '@/core/unit';
 
 /** Cold and hot: what oil does differs. */
-export type Heats = { cold: number; hot: number };
+type Heats = { cold: number; hot: number };
 export const HEATS = ['cold', 'hot'] as const;
 export type HeatName = (typeof HEATS)[number];
 

@@ -4,7 +4,7 @@
  */
 
 /** What a finding can be about, with how many names it takes to say which one. */
-export const SUBJECT_HEADS = {
+const SUBJECT_HEADS = {
   part: 1,
   element: 1,
   /** Element, then plate counted from the piston. */

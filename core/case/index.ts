@@ -1,4 +1,4 @@
-export type { Entry, Json, NewEntry, Source } from './entry';
+export type { Entry, Json, NewEntry } from './entry';
 export {
   below,
   EMPTY_STATE,
@@ -27,8 +27,8 @@ export * from './slots';
 export * from './vocabulary';
 export { caseUntil, findingsOf, stateOfCase } from './document';
 export { CASE_FORMAT, caseSchema } from './schema';
-export type { CaseDocument, CaseFinding, CasePhoto, CaseQuote, QuoteAnswer, QuoteStatus } from './schema';
+export type { CaseDocument, CasePhoto, CaseQuote, QuoteAnswer, QuoteStatus } from './schema';
 export { stageReached, stageView, summaryOf, vehicleName } from './summary';
 export type { BoardCard, BoardColumn, JobSummary, Quoted } from './summary';
-export { choicesOf, POLICIES, POLICY_NAMES, policySchemas, policyWords, USUAL_POLICIES } from './policies';
+export { POLICIES, POLICY_NAMES, policySchemas, policyWords, USUAL_POLICIES } from './policies';
 export type { Policies, PolicyName } from './policies';

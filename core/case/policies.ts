@@ -42,8 +42,7 @@ export type PolicyName = keyof typeof POLICIES;
 export type Policies = { [P in PolicyName]: keyof (typeof POLICIES)[P]['choices'] };
 export const POLICY_NAMES = Object.keys(POLICIES) as PolicyName[];
 
-export const choicesOf = <P extends PolicyName>(name: P) =>
-  Object.keys(POLICIES[name].choices) as Policies[P][];
+const choicesOf = <P extends PolicyName>(name: P) => Object.keys(POLICIES[name].choices) as Policies[P][];
 
 /** What a choice is called. */
 export const policyWords = (name: PolicyName, choice: string): string =>

@@ -119,7 +119,6 @@ const ROOT_SCOPES = [
   'band',
   'gearset',
 ] as const;
-export type RootScope = (typeof ROOT_SCOPES)[number];
 
 /**
  * What a way of curing a cause takes: a part (`$p`: the cause's own), the parts of a role or group, an operation, fluid, or

@@ -24,7 +24,7 @@ export function factsOf(unit: UnitDefinition, state: JobState, knowledge: FactKn
 }
 
 /** What follows from the facts: each derived fact stands once, on everything that gives it. */
-export function derivedFacts(facts: readonly Fact[], { facts: rules }: DerivedFacts): Fact[] {
+function derivedFacts(facts: readonly Fact[], { facts: rules }: DerivedFacts): Fact[] {
   return rules.flatMap(({ point, level, any }) => {
     const patterns = any.map(pattern);
     const from = facts.filter((f) => patterns.some((p) => p.point === f.point && p.levels.includes(f.level)));

@@ -4,7 +4,5 @@ export { packOf } from './linings';
 export { partFact } from './parts';
 export { fact, pattern } from './types';
 export { derivedFactsSchema } from './schema';
-export type { DerivedFact, DerivedFacts } from './schema';
 export type { Fact, FactKnowledge } from './types';
 export { about, endMark, filled, marksIn } from './marks';
-export type { Mark } from './marks';

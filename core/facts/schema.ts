@@ -8,7 +8,6 @@ const derivedFact = shape({
   level: name,
   any: said('Any of these is enough: point=level|level', array(conditions, { minItems: 1 })),
 });
-export type DerivedFact = Of<typeof derivedFact>;
 
 /** `data/knowledge/derived-facts.json`. */
 export const derivedFactsSchema = shape({

@@ -57,7 +57,7 @@ export const integer = (minimum: number, maximum: number): Schema<number> => ({
 });
 export const numberWithin = (bounds: Within): Schema<number> => ({ type: 'number', ...bounds });
 export const yesNo: Schema<boolean> = { type: 'boolean' };
-export const nothing: Schema<null> = { type: 'null' };
+const nothing: Schema<null> = { type: 'null' };
 
 /** The same, told to whoever reads the schema. */
 export const said = <S extends Schema>(description: string, schema: S): S => ({ ...schema, description });

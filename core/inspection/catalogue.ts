@@ -88,5 +88,5 @@ export function compileCatalogue(files: readonly InspectionFile[], { scales }: S
 }
 
 /** The words a point can be answered with. */
-export const levelsOf = ({ field }: Point, scale: (id: string) => Scale): readonly Level[] =>
+const levelsOf = ({ field }: Point, scale: (id: string) => Scale): readonly Level[] =>
   kindOf(field).levels(field, scale);

@@ -9,7 +9,7 @@ import { subjectOf } from './subjects';
 import type { Subject } from './subjects';
 
 /** A slot that names something the unit has, and a point that is asked of it. */
-export interface Named {
+interface Named {
   name: FindingName;
   subject: Subject;
   point: CataloguePoint;

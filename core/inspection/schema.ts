@@ -28,7 +28,6 @@ import { testField } from './field/test';
 import { wordsField } from './field/words';
 
 export type { Level } from './field/level';
-export { LIMIT_KINDS, MEASURE_UNITS } from './field/quantities';
 export type { LimitKind, MeasureUnit } from './field/quantities';
 
 const id = plainName;
@@ -49,11 +48,11 @@ const target = shape(
   },
   { minProperties: 1 },
 );
-export type Target = Of<typeof target>;
+type Target = Of<typeof target>;
 export type TargetHead = keyof Target;
 
 /** Drawn beside a subject: by these, not by its name, one finds it in a row of many. */
-export const GLYPHS = [
+const GLYPHS = [
   'plate',
   'drum',
   'piston',
@@ -83,7 +82,7 @@ export const GLYPHS = [
 ] as const;
 export type GlyphId = (typeof GLYPHS)[number];
 
-export const ASKED = ['warmth', 'temperatureC', 'pressureKpa', 'oilFilm'] as const;
+const ASKED = ['warmth', 'temperatureC', 'pressureKpa', 'oilFilm'] as const;
 export type Condition = (typeof ASKED)[number];
 
 /** How a point is answered: what there is to say of each kind stands in a file of its own in `field/`. */

@@ -7,15 +7,14 @@ export const MOST_SEVERE = 6;
 /** Outside its limit, unless the point says otherwise. */
 export const OUTSIDE = 2;
 
-export const PART_STATES = ['sound', 'marked', 'worn', 'failed'] as const;
+const PART_STATES = ['sound', 'marked', 'worn', 'failed'] as const;
 export type PartState = (typeof PART_STATES)[number];
 
 export function partState(severity: number): PartState {
   return PART_STATES[Math.min(3, Math.max(0, severity))]!;
 }
 
-export const LINING_STATES = ['sound', 'heat-marked', 'burnt', 'welded'] as const;
-export type LiningState = (typeof LINING_STATES)[number];
+export type LiningState = 'sound' | 'heat-marked' | 'burnt' | 'welded';
 
 /** Glazed and tinted are heat, charred and beyond is burnt. */
 export function liningState(severity: number): LiningState {

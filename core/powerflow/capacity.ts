@@ -83,7 +83,7 @@ export function capacityInputs(
 }
 
 /** Mean radius of friction under uniform pressure, m. */
-export function meanRadius(pack: Pack): number {
+function meanRadius(pack: Pack): number {
   const [ro, ri] = [pack.outerDiameter / 2, pack.innerDiameter / 2];
   return ((2 / 3) * (ro ** 3 - ri ** 3)) / (ro ** 2 - ri ** 2);
 }

@@ -1,6 +1,6 @@
 import type { Gearset } from '@/core/unit';
 
-export type GearName = 'sun' | 'ring' | 'carrier' | 'first' | 'second';
+type GearName = 'sun' | 'ring' | 'carrier' | 'first' | 'second';
 
 /** One term of a gearset's speed equation: `weight · ω of member`. */
 export interface GearTerm {

@@ -9,8 +9,8 @@ import { elementTorques } from './statics';
 import { buildSystem } from './system';
 import type { System } from './system';
 
-export type Outcome = 'drive' | 'neutral' | 'tie-up' | 'output-held' | 'slip';
-export type ParkPawl = 'free' | 'held' | 'driven';
+type Outcome = 'drive' | 'neutral' | 'tie-up' | 'output-held' | 'slip';
+type ParkPawl = 'free' | 'held' | 'driven';
 
 /** What a gear position does, without torques: enough to compare with a complaint. */
 export interface GearOutcome {

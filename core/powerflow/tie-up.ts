@@ -6,7 +6,7 @@ import { gearOutcome, solveGear, turbineTorque } from './solve';
 import type { GearOutcome } from './solve';
 
 /** What the driver meets: the engine stalls against it, the car binds and slows, or the weakest element slips. */
-export type TieUpFeel = 'stalls' | 'binds' | 'slips';
+type TieUpFeel = 'stalls' | 'binds' | 'slips';
 
 export interface TieUp {
   /** Elements that fight each other: letting any one go frees the gear. */

@@ -4,8 +4,7 @@ import { addDays } from '@/core/schedule';
 import { writtenMoney } from '@/core/shop';
 import type { LineOrder, QuoteOption } from './schema';
 
-export const ORDER_STATES = ['to-order', 'ordered', 'arrived', 'fitted'] as const;
-export type OrderState = (typeof ORDER_STATES)[number];
+export type OrderState = 'to-order' | 'ordered' | 'arrived' | 'fitted';
 
 /** One part of the agreed version, as it is bought. Days are `YYYY-MM-DD`, money minor units. */
 export interface OrderLine extends LineOrder {

@@ -1,3 +1,3 @@
 export { readSpeeds } from './speeds';
-export type { SpeedReading, Speeds } from './speeds';
+export type { SpeedReading } from './speeds';
 export { reportsOf } from './measured';

@@ -1,16 +1,7 @@
-export {
-  addDays,
-  addOpenHours,
-  isOpenOn,
-  nextOpen,
-  openDaysLater,
-  openingAfter,
-  WEEKDAYS,
-  weekdayOf,
-} from './calendar';
-export type { Calendar, Moment, Weekday } from './calendar';
+export { addDays, openDaysLater, WEEKDAYS } from './calendar';
+export type { Moment } from './calendar';
 export { momentIn } from './clock';
 export { promiseRisk, usualReady } from './promise';
 export type { PromiseRisk } from './promise';
 export { answerBy, readyBy } from './ready';
-export type { Capacity, Ready, WorkLeft } from './ready';
+export type { Ready } from './ready';

@@ -1,11 +1,9 @@
 export { policiesOf } from './policies';
 export { isApart } from './facts';
-export type { ScopeCause, Situation } from './facts';
+export type { ScopeCause } from './facts';
 export { moreFrictions } from './more-frictions';
-export type { AddedFriction } from './more-frictions';
-export { SCOPE_ACTIONS } from '@/core/case';
 export { REPAIRS } from './schema';
-export type { Repair, ScopeAction, ScopeRule, ScopeRules } from './schema';
+export type { Repair, ScopeRule, ScopeRules } from './schema';
 export { isBought, isByCustom } from './line';
 export type { Reason, ScopeLine } from './line';
 export { variantMeasured } from './problems';

@@ -76,7 +76,6 @@ const workRule = shape({
   each: optional(said('Once for every part, not once in all', literal(true))),
   reason: text(200),
 });
-export type WorkRule = Of<typeof workRule>;
 
 const because = array(shape({ when, reason: text(200) }), { minItems: 1 });
 /** When a repair is offered. */

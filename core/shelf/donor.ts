@@ -5,8 +5,7 @@ import type { Scope, ScopeRules } from '@/core/scope';
 import { midSentence } from '@/core/unit';
 
 /** How good a part of the shelf is: nothing found on it, or marked and still good. */
-export const SHELF_GRADES = ['sound', 'usable'] as const;
-export type ShelfGrade = (typeof SHELF_GRADES)[number];
+export type ShelfGrade = 'sound' | 'usable';
 
 /** One part of a donor core, as the inspection leaves it. */
 export interface DonorPart {

@@ -1,3 +1,3 @@
 export type { DonorCore, ShelfPiece } from './piece';
-export { donorParts, SHELF_GRADES } from './donor';
+export { donorParts } from './donor';
 export type { Donor, DonorPart, ShelfGrade } from './donor';

@@ -4,7 +4,7 @@ import type { Format } from '@/core/format';
 import type { ShopTerms } from './schema';
 
 /** The terms of a shop are kept as they were set, and read as they are written today. */
-export const SHOP_FORMAT: Format = {
+const SHOP_FORMAT: Format = {
   name: 'pelvik-shop',
   steps: [
     // No shop was ever kept in the first version: what shipped was only read.

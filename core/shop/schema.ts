@@ -39,7 +39,6 @@ const taxRule = shape({
   on: array(oneOf(TAX_BASES), { minItems: 1, uniqueItems: true }),
   rate: share,
 });
-export type TaxRule = Of<typeof taxRule>;
 
 /** What the shop knows of a part better than the unit's definition: each field stands for the definition's. */
 const bookPrice = shape({

@@ -1,5 +1,4 @@
 export { daysUntil, doubtOf, hear, soldFor, sourceOf } from './offers';
 export type { ShownOffer, SupplierAnswer } from './shown';
-export type { Heard, Question } from './offers';
+export type { Question } from './offers';
 export { offersSchema } from './schema';
-export type { Offer } from './schema';

@@ -5,7 +5,6 @@ export type { BehaviourTable, PredictionKind } from './schema';
 export { agrees, cellLogLikelihood, tellsOfGears } from './fit';
 export { pairHypotheses, singleHypotheses, slipSweep } from './hypotheses';
 export { thermalsOf } from './temperature';
-export type { Thermal } from './temperature';
 export { suspectRanker } from './rank';
 export type { Suspect } from './rank';
 export { noiseSources, noiseTable } from './noise';

@@ -32,7 +32,7 @@ export function predict(unit: UnitDefinition, healthy: HealthyTable, faults: Fau
 }
 
 /** One gear's prediction under the faults. */
-export function predictGear(
+function predictGear(
   unit: UnitDefinition,
   healthy: HealthyTable,
   gear: GearPosition,

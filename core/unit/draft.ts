@@ -119,7 +119,7 @@ const SHORT: Record<ElementKind, string> = {
 };
 
 /** A pack such as many units have; to be measured and corrected. */
-export const USUAL_PACK: Pack = {
+const USUAL_PACK: Pack = {
   frictions: 5,
   order: [
     'steel',

@@ -62,7 +62,6 @@ export const SPEC_KINDS = [
   'backlash',
   'gap',
 ] as const;
-export type SpecKind = (typeof SPEC_KINDS)[number];
 
 /** What a shop charges by the hour for, apart. */
 export const LABOUR_RATES = ['bench', 'vehicle', 'diagnosis', 'machining'] as const;

@@ -18,7 +18,7 @@ function ours(instance: Ajv): Ajv {
 }
 
 /** For documents a person repairs: every problem is collected. */
-export const ajv = ours(new Ajv({ allErrors: true, strict: true, allowUnionTypes: true }));
+const ajv = ours(new Ajv({ allErrors: true, strict: true, allowUnionTypes: true }));
 /** For what a machine sends, one value at a time: stops at the first problem, so that its cost is bounded. */
 export const strictAjv = ours(new Ajv({ allErrors: false, strict: true, allowUnionTypes: true }));
 

@@ -157,7 +157,7 @@ const BROWSERS = ['Edg', 'Firefox', 'Chrome', 'Safari'];
 const SYSTEMS = ['Android', 'iPhone', 'iPad', 'Windows', 'Mac OS', 'Linux'];
 
 /** What a person recognises of a device: its kind and its browser. */
-export function deviceWords(agent: string): string {
+function deviceWords(agent: string): string {
   const system = SYSTEMS.find((s) => agent.includes(s));
   const browser = BROWSERS.find((b) => agent.includes(b));
   const name = browser === 'Edg' ? 'Edge' : browser;

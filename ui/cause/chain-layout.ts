@@ -15,7 +15,7 @@ export interface MapNode {
   height: number;
 }
 
-export interface MapEdge {
+interface MapEdge {
   from: string;
   to: string;
   /** It leads to a finding: it shows the step, it was not done by it. */

@@ -132,7 +132,7 @@ function Shot({ id, taken, alt }: { id: string; taken: string | undefined; alt: 
   return <img src={source} alt={alt} />;
 }
 
-export function Marker({ x, y }: { x: number; y: number }) {
+function Marker({ x, y }: { x: number; y: number }) {
   return (
     <svg viewBox="0 0 30 30" aria-hidden style={{ left: `${x * 100}%`, top: `${y * 100}%` }}>
       <circle cx="15" cy="15" r="11" fill="none" stroke="#fff" strokeWidth="4" />

@@ -69,7 +69,7 @@ interface ReadingGroup {
 }
 
 /** Readings of one thing stand together under its name; one reading of many things under the reading's. */
-export function groupReadings(readings: readonly AskedReading[]): ReadingGroup[] {
+function groupReadings(readings: readonly AskedReading[]): ReadingGroup[] {
   const groups = new Map<string, ReadingGroup>();
   for (const reading of readings) {
     const { subject, point } = reading;

@@ -222,7 +222,7 @@ function OpenPoints({ subject }: { subject: Subject }) {
 }
 
 /** A photo is about a subject, or about one of its findings. */
-export function isAbout(about: string, slot: string): boolean {
+function isAbout(about: string, slot: string): boolean {
   return about === slot || about.startsWith(`${slot}.`);
 }
 

@@ -54,7 +54,7 @@ const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1
 const LONGEST = 90;
 
 /** A recorded value as words: its fields one after the other, never raw JSON. */
-export function valueWords(value: Json): string {
+function valueWords(value: Json): string {
   if (value === null) return 'cleared';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (Array.isArray(value)) return value.map(valueWords).join(', ') || 'nothing';

@@ -17,7 +17,7 @@ import type { JobLibrary, Opening } from './library';
 import { useReasoner } from './use-reasoning';
 import type { ReasoningValue } from './use-reasoning';
 
-export interface JobUser extends Who {
+interface JobUser extends Who {
   role: 'technician' | 'counter' | 'owner';
 }
 

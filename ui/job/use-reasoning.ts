@@ -7,7 +7,7 @@ import { WorkerClient } from '@/ui/worker/client';
 import type { Change, ReasonApi } from '@/workers/reason.worker';
 import type { JobLibrary } from './library';
 
-export interface Reasoning {
+interface Reasoning {
   diagnosis: Diagnosis;
   suspects: Suspect[];
 }
@@ -29,7 +29,7 @@ const spawn = () =>
   new Worker(new URL('../../workers/reason.worker.ts', import.meta.url), { type: 'module' });
 
 /** What of `next` a worker that knows `known` has not heard of. */
-export function changeBetween(known: JobState, next: JobState): Change {
+function changeBetween(known: JobState, next: JobState): Change {
   const set = Object.fromEntries(Object.entries(next).filter(([slot, value]) => known[slot] !== value));
   return { set, clear: Object.keys(known).filter((slot) => !(slot in next)) };
 }

@@ -12,7 +12,7 @@ import { sayError, send } from '@/ui/net/request';
 import { Button, ButtonLink, Caption, forgetTyping, Line, Notice, Stack, TextInput } from '@/ui/system';
 import { Moment } from '@/ui/system/moment';
 
-export interface SentView {
+interface SentView {
   kind: 'quote' | 'reminder' | 'by-hand';
   to: string;
   at: string;

@@ -28,7 +28,7 @@ export function riskWords({ returns }: Risk): string {
 }
 
 /** The rate as it is: 8.875 %, not 9 %. */
-export const rateWords = (rate: number) => `${Number((rate * 100).toFixed(4))} %`;
+const rateWords = (rate: number) => `${Number((rate * 100).toFixed(4))} %`;
 
 /** Everything that is charged besides parts and labour, and what is taken off, in the order it is added up. */
 export function billSums(o: QuoteOption): [string, number][] {

@@ -22,7 +22,7 @@ export interface WaitingHere {
 }
 
 /** What pages and photos are kept under says whose they are. */
-export const isKeptFor = (cache: string, person: string) => cache.endsWith(`-for-${person}`);
+const isKeptFor = (cache: string, person: string) => cache.endsWith(`-for-${person}`);
 
 /**
  * A person has signed in at this device, or opens a page here: what others left is locked and whatever else was kept for

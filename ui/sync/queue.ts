@@ -3,7 +3,7 @@ import type { JobMark, SetAside, Store, WaitingEntry } from './store';
 
 /** What one request carries at most. */
 export const BATCH_ENTRIES = 200;
-export const BATCH_BYTES = 180_000;
+const BATCH_BYTES = 180_000;
 
 /** A write as a page makes it. */
 export interface Write {
@@ -136,6 +136,6 @@ export class Queue {
 const encoder = new TextEncoder();
 
 /** Bytes of an entry on the wire. */
-export function sizeOf(entry: NewEntry): number {
+function sizeOf(entry: NewEntry): number {
   return encoder.encode(JSON.stringify(entry)).length + 1;
 }

@@ -44,7 +44,7 @@ export interface SetAside {
 }
 
 /** A job as this device last knew it, for opening it without the network. */
-export interface KeptView {
+interface KeptView {
   job: number;
   of: JobMark;
   /** The version of the fold that made it. */

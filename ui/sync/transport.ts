@@ -104,7 +104,7 @@ async function whole<T>(answer: Promise<{ value: Omit<T, 'generation'>; generati
 /** Answers that say nothing about what was sent: too slow, too early, too often, the server or its database away. */
 const LATER = new Set([408, 425, 429, 502, 503, 504]);
 
-export async function outcome<T>(ask: () => Promise<T>): Promise<Outcome<T>> {
+async function outcome<T>(ask: () => Promise<T>): Promise<Outcome<T>> {
   try {
     return { kind: 'taken', value: await ask() };
   } catch (error) {

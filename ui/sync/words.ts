@@ -11,7 +11,7 @@ export function othersWait({ name, changes }: { name: string; changes: number })
 }
 
 /** What a person reads of their own waiting changes while they cannot be sent. */
-export function waitingWords(waiting: number, jobs: number): string {
+function waitingWords(waiting: number, jobs: number): string {
   if (waiting === 0) return 'Go on working: what you enter is kept on this device and sent later.';
   const changes = waiting === 1 ? 'One change waits' : `${waiting} changes wait`;
   const where = jobs > 1 ? ` in ${jobs} jobs` : '';

@@ -5,7 +5,6 @@ export { Dialog } from './dialog';
 export { DialogFoot } from './dialog-foot';
 export { FieldLabel, MoneyInput, NumberInput, TextBox, TextInput, TextLines } from './field';
 export { Shortcuts } from './keys';
-export type { Shortcut } from './keys';
 export { forgetTyping } from './kept';
 export { later, Missed, useLater, useWhenQuiet } from './later';
 export type { Later } from './later';

@@ -20,7 +20,7 @@ export interface Brush {
 }
 
 /** What takes a face back to not looked at. */
-export const ERASER = '0';
+const ERASER = '0';
 
 /** The layers of an element's faces, from the points the catalogue has for them. */
 export function layersOf(inspection: Inspection, element: Element): readonly Layer[] {

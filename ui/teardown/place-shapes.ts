@@ -37,7 +37,7 @@ export function pinionShapes(count: number, layers: number): PlaceShape[] {
 
 const BAND = { outer: 84, inner: 62, from: -60, sweep: 300 };
 /** Where the band begins and ends around its drum, degrees. */
-export const BAND_ENDS = [BAND.from, BAND.from + BAND.sweep] as const;
+const BAND_ENDS = [BAND.from, BAND.from + BAND.sweep] as const;
 export const DRUM = 58;
 
 /** A band around its drum from the anchor to the servo, in as many stretches. */

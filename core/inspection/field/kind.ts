@@ -5,7 +5,7 @@ import type { Field, Level, Scale } from '../schema';
 import type { Subject } from '../subjects';
 
 /** A finding's own answer, once it is known that it says something: neither "cannot tell" nor our own damage. */
-export type Answer = Finding['is'];
+type Answer = Finding['is'];
 
 /** A finding with what it is held against. */
 export interface Judged {

@@ -3,4 +3,4 @@ export { quoteSchema } from './content';
 export type { Evidence, QuoteContent, Recommendation, Supplement } from './content';
 export { formerQuoteSchema } from './former';
 export type { FormerQuote } from './former';
-export type { Included, Inner, OptionId, QuoteOption, Risk, Warranty } from './option';
+export type { Included, OptionId, QuoteOption, Risk, Warranty } from './option';

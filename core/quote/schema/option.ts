@@ -16,7 +16,7 @@ import type { Of } from '@/core/format';
 import { bill } from './bill';
 import { money } from './fields';
 
-export const OPTIONS = ['targeted', 'full', 'upgrade', 'exchange', 'no-repair'] as const;
+const OPTIONS = ['targeted', 'full', 'upgrade', 'exchange', 'no-repair'] as const;
 export const optionId = oneOf(OPTIONS);
 export type OptionId = Of<typeof optionId>;
 
@@ -82,7 +82,6 @@ const inner = shape({
   expectedReturn: said('What returns within the warranty cost on average, minor units', money),
   hoursLeft: said('Hours of work still to be done', number(0, 100_000)),
 });
-export type Inner = Of<typeof inner>;
 
 export const quoteOption = shape({
   id: optionId,

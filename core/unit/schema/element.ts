@@ -5,7 +5,7 @@ import { above0, id, limitsIn, name, reachedAt } from './fields';
 const plateKind = said('Plate', oneOf(['steel', 'friction', 'backing', 'wave']));
 export type PlateKind = Of<typeof plateKind>;
 
-export const packSetUp = said(
+const packSetUp = said(
   'What the pack is stacked and measured by',
   shape({
     grooveToPiston: said('Distance from a face of the snap-ring groove to the piston, home, m', above0(1)),
@@ -29,7 +29,7 @@ export const packSetUp = said(
 );
 export type PackSetUp = Of<typeof packSetUp>;
 
-export const centrifugal = said(
+const centrifugal = said(
   'The oil that turns with the drum, and what a balance piston takes back',
   shape({
     outerRadius: said('Outer radius of the piston chamber, m', above0(1)),
@@ -38,9 +38,8 @@ export const centrifugal = said(
     balanced: said('Share taken back by a balance piston, 0 to 1', number(0, 1)),
   }),
 );
-export type Centrifugal = Of<typeof centrifugal>;
 
-export const pack = said(
+const pack = said(
   'A multi-plate pack',
   shape({
     frictions: said('Friction plates, two faces each', integer(1, 20)),
@@ -83,7 +82,7 @@ export const pack = said(
 );
 export type Pack = Of<typeof pack>;
 
-export const band = said(
+const band = said(
   'A band around a drum',
   shape({
     mu: said('Friction coefficient of the lining in oil, no unit', above0(1)),
@@ -95,7 +94,6 @@ export const band = said(
     pinTravel: said('Travel of the servo pin, m', limitsIn('m')),
   }),
 );
-export type Band = Of<typeof band>;
 
 export const element = said(
   'A clutch, brake, band, dog or one-way clutch',

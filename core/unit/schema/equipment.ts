@@ -27,7 +27,6 @@ export const converter = said(
     ),
   }),
 );
-export type Converter = Of<typeof converter>;
 
 export const solenoid = said(
   'A solenoid',

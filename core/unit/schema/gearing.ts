@@ -16,7 +16,7 @@ import { id, name, reachedAt } from './fields';
 const TEETH = [3, 400] as const;
 const teeth = said('Number of teeth', integer(...TEETH));
 
-export const toothedMember = shape({
+const toothedMember = shape({
   member: said('Member it belongs to; a fixed gear stands on `case`', id),
   teeth,
 });
@@ -31,7 +31,7 @@ export const member = said(
 );
 export type Member = Of<typeof member>;
 
-export const pinions = said(
+const pinions = said(
   'The pinions, for assembly conditions and their own speed',
   shape({
     count: said('How many stand around the sun (pairs, when double)', integer(2, 12)),
@@ -43,9 +43,8 @@ export const pinions = said(
     ),
   }),
 );
-export type Pinions = Of<typeof pinions>;
 
-export const planetarySet = said(
+const planetarySet = said(
   'A planetary set; a Ravigneaux set is two that share carrier and ring',
   shape({
     id: said('Id of the set', id),
@@ -64,7 +63,7 @@ export const planetarySet = said(
 );
 export type PlanetarySet = Of<typeof planetarySet>;
 
-export const meshSet = said(
+const meshSet = said(
   'A pair of gears on parallel shafts',
   shape({
     id: said('Id of the pair', id),

@@ -1,16 +1,7 @@
-export type { Band, Centrifugal, Element, ElementKind, Pack, PackSetUp, PlateKind } from './element';
-export type { Converter, LabourOperation, Sensor, Solenoid, Spec, Station, Variant } from './equipment';
+export type { Element, ElementKind, Pack, PackSetUp, PlateKind } from './element';
+export type { LabourOperation, Sensor, Solenoid, Spec, Station, Variant } from './equipment';
 export type { Limits } from './fields';
-export type {
-  Bearing,
-  GearPosition,
-  Gearset,
-  Member,
-  MeshSet,
-  Pinions,
-  PlanetarySet,
-  ToothedMember,
-} from './gearing';
+export type { Bearing, GearPosition, Gearset, Member, MeshSet, PlanetarySet, ToothedMember } from './gearing';
 export type { Attachment, Part } from './part';
 export { unitSchema } from './unit';
 export type { UnitDefinition } from './unit';
