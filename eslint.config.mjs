@@ -83,5 +83,11 @@ export default tseslint.config(
   ),
   forbid(['cli/**/*.ts'], ['app', 'ui', 'workers'], UI),
   forbid(['app/**/*.{ts,tsx}'], ['cli'], ['pg']),
+  // What is longer draws, reads and decides at once.
+  {
+    files: ['ui/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'max-lines-per-function': ['error', { max: 100 }] },
+  },
   { files: ['cli/**/*.ts'], rules: { 'no-console': 'off' } },
 );

@@ -149,38 +149,44 @@ export function Offer(props: {
           </table>
         </Details>
       )}
-      <Details>
-        <summary>Every line of it</summary>
-        <table>
-          <tbody>
-            {o.lines.filter(isCharged).map((l, k) => (
-              <tr key={k}>
-                <td>
-                  {l.name}
-                  {l.quantity > 1 && l.kind !== 'fluid' && ` × ${l.quantity}`}
-                  <small>{[l.note, l.reason].filter(Boolean).join('; ')}</small>
-                  {l.contents && <small>Holds: {l.contents.join(', ')}</small>}
-                </td>
-                <td>{money(l.total)}</td>
-              </tr>
-            ))}
-            {sumsBesideLines(o).map(([name, amount]) => (
-              <tr key={name}>
-                <td>{name}</td>
-                <td>{money(amount)}</td>
-              </tr>
-            ))}
-            <tr>
-              <td>
-                <b>Total</b>
-              </td>
-              <td>
-                <b>{money(o.total)}</b>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </Details>
+      <EveryLine option={o} money={money} />
     </div>
+  );
+}
+
+function EveryLine({ option: o, money }: { option: QuoteOption; money: (amount: number) => string }) {
+  return (
+    <Details>
+      <summary>Every line of it</summary>
+      <table>
+        <tbody>
+          {o.lines.filter(isCharged).map((l, k) => (
+            <tr key={k}>
+              <td>
+                {l.name}
+                {l.quantity > 1 && l.kind !== 'fluid' && ` × ${l.quantity}`}
+                <small>{[l.note, l.reason].filter(Boolean).join('; ')}</small>
+                {l.contents && <small>Holds: {l.contents.join(', ')}</small>}
+              </td>
+              <td>{money(l.total)}</td>
+            </tr>
+          ))}
+          {sumsBesideLines(o).map(([name, amount]) => (
+            <tr key={name}>
+              <td>{name}</td>
+              <td>{money(amount)}</td>
+            </tr>
+          ))}
+          <tr>
+            <td>
+              <b>Total</b>
+            </td>
+            <td>
+              <b>{money(o.total)}</b>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </Details>
   );
 }

@@ -80,38 +80,9 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
   const accepted = quote.answers.findLast((a) => a.kind === 'accept');
   return (
     <>
-      <Top>
-        <div>
-          <span className="shop">
-            <Mark size={22} /> {content.shop.name}
-          </span>
-          <h1>
-            <bdi>{content.job.vehicle}</bdi>: what we found and what we propose
-          </h1>
-          <p>
-            For <bdi>{content.job.customer || 'our customer'}</bdi>. Quote {content.job.number}-
-            {quote.version} of {dayWords(content.date)}, valid until {dayWords(content.validUntil)}
-          </p>
-        </div>
-      </Top>
+      <Head quote={quote} />
       <Body id="main" tabIndex={-1}>
-        {accepted && (
-          <section id="answered" tabIndex={-1}>
-            <Notice $tone="good" role="status">
-              <bdi>{accepted.name}</bdi> accepted “
-              {content.options.find((o) => o.id === accepted.option)?.name}” on <Moment at={accepted.at} />.
-              This version is frozen.
-            </Notice>
-          </section>
-        )}
-        {quote.status === 'superseded' && (
-          <section>
-            <Notice>
-              The shop has made a newer quote. Ask for the new link, or call{' '}
-              <Phone number={content.shop.phone} />.
-            </Notice>
-          </section>
-        )}
+        <Standing quote={quote} />
         {content.supplement && <Changes supplement={content.supplement} currency={content.currency} />}
         {content.job.complaint && (
           <section>
@@ -128,37 +99,7 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
             ))}
           </section>
         )}
-        <section>
-          <h2>What we found</h2>
-          <p>{content.finding}</p>
-          {content.photos.length > 0 && (
-            <Photos style={{ marginTop: 14 }}>
-              {content.photos.map((p) => (
-                <figure key={p.id}>
-                  <img
-                    src={`/api/q/${quote.token}/photos/${p.id}`}
-                    alt={p.caption || 'Photo of what was found'}
-                  />
-                  <figcaption>{p.caption}</figcaption>
-                </figure>
-              ))}
-            </Photos>
-          )}
-          {content.clips?.map((clip) => (
-            <figure key={clip.id} style={{ marginTop: 14 }}>
-              <video
-                controls
-                playsInline
-                preload="metadata"
-                src={`/api/q/${quote.token}/clips/${clip.id}`}
-                aria-label={clip.caption || 'Clip of what was found'}
-                style={{ width: '100%', display: 'block' }}
-              />
-              <figcaption>{clip.caption}</figcaption>
-            </figure>
-          ))}
-          {content.evidence && <Seen evidence={content.evidence} />}
-        </section>
+        <Found quote={quote} />
         <section>
           <h2>What we propose</h2>
           {recommended && (
@@ -214,6 +155,90 @@ export function CustomerPage({ quote }: { quote: CustomerQuote }) {
           </ButtonLink>
         </section>
       </Body>
+    </>
+  );
+}
+
+function Head({ quote }: { quote: CustomerQuote }) {
+  const { content } = quote;
+  return (
+    <Top>
+      <div>
+        <span className="shop">
+          <Mark size={22} /> {content.shop.name}
+        </span>
+        <h1>
+          <bdi>{content.job.vehicle}</bdi>: what we found and what we propose
+        </h1>
+        <p>
+          For <bdi>{content.job.customer || 'our customer'}</bdi>. Quote {content.job.number}-{quote.version}{' '}
+          of {dayWords(content.date)}, valid until {dayWords(content.validUntil)}
+        </p>
+      </div>
+    </Top>
+  );
+}
+
+/** What the inspection found, shown and said. */
+function Found({ quote }: { quote: CustomerQuote }) {
+  const { content } = quote;
+  return (
+    <section>
+      <h2>What we found</h2>
+      <p>{content.finding}</p>
+      {content.photos.length > 0 && (
+        <Photos style={{ marginTop: 14 }}>
+          {content.photos.map((p) => (
+            <figure key={p.id}>
+              <img
+                src={`/api/q/${quote.token}/photos/${p.id}`}
+                alt={p.caption || 'Photo of what was found'}
+              />
+              <figcaption>{p.caption}</figcaption>
+            </figure>
+          ))}
+        </Photos>
+      )}
+      {content.clips?.map((clip) => (
+        <figure key={clip.id} style={{ marginTop: 14 }}>
+          <video
+            controls
+            playsInline
+            preload="metadata"
+            src={`/api/q/${quote.token}/clips/${clip.id}`}
+            aria-label={clip.caption || 'Clip of what was found'}
+            style={{ width: '100%', display: 'block' }}
+          />
+          <figcaption>{clip.caption}</figcaption>
+        </figure>
+      ))}
+      {content.evidence && <Seen evidence={content.evidence} />}
+    </section>
+  );
+}
+
+/** That it was accepted, or that there is a newer one. */
+function Standing({ quote }: { quote: CustomerQuote }) {
+  const { content } = quote;
+  const accepted = quote.answers.findLast((a) => a.kind === 'accept');
+  return (
+    <>
+      {accepted && (
+        <section id="answered" tabIndex={-1}>
+          <Notice $tone="good" role="status">
+            <bdi>{accepted.name}</bdi> accepted “{content.options.find((o) => o.id === accepted.option)?.name}
+            ” on <Moment at={accepted.at} />. This version is frozen.
+          </Notice>
+        </section>
+      )}
+      {quote.status === 'superseded' && (
+        <section>
+          <Notice>
+            The shop has made a newer quote. Ask for the new link, or call{' '}
+            <Phone number={content.shop.phone} />.
+          </Notice>
+        </section>
+      )}
     </>
   );
 }

@@ -6,7 +6,7 @@ import { BEHAVIOURS, CONDITIONS, HEATS, NOISES, SPEAKERS, valueOf } from '@/core
 import type { GridCell, GridGear, Json, Noise, Speaker } from '@/core/case';
 import type { GearPosition } from '@/core/unit';
 import { useJob } from '@/ui/job/provider';
-import { BEHAVIOUR_WORDS, CONDITION_WORDS, HEAT_WORDS, NOISE_WORDS, TELLER_WORDS } from '@/ui/job/words';
+import { BEHAVIOUR_WORDS, CONDITION_WORDS, HEAT_WORDS, NOISE_WORDS, SPEAKER_WORDS } from '@/ui/job/words';
 import { Button, Choice, Line, NumberInput, Stack } from '@/ui/system';
 import { CellMarks, Legend } from './grid-mark';
 import { changed, withBehaviour, withNoise } from './grid-state';
@@ -129,7 +129,7 @@ export function ComplaintGrid() {
         <Choice
           label="Whose word"
           value={voice.speaker}
-          options={SPEAKERS.map((t) => ({ value: t, label: TELLER_WORDS[t] }))}
+          options={SPEAKERS.map((t) => ({ value: t, label: SPEAKER_WORDS[t] }))}
           onChange={(speaker) => speaker && setVoice({ ...voice, speaker })}
         />
         <Choice
@@ -181,7 +181,7 @@ const EXTRAS = [
 ];
 
 function GearRow({ gear, voice }: { gear: GearPosition; voice: Voice }) {
-  const { unit, state, write, now, keepName } = useJob();
+  const { state, write, now } = useJob();
   const told: Record<Speaker, GridGear | undefined> = {
     customer: valueOf(state, `grid.${gear.key}.customer`),
     shop: valueOf(state, `grid.${gear.key}.shop`),
@@ -232,6 +232,22 @@ function GearRow({ gear, voice }: { gear: GearPosition; voice: Voice }) {
           onChange={(on) => change(({ limp: _, ...v }) => (on ? { ...v, limp: true } : v))}
         />
       </td>
+      <MoreOfGear gear={gear} voice={voice} cell={cell} change={change} />
+    </tr>
+  );
+}
+
+/** What a gear sounds like, acts like, and how late it comes. */
+function MoreOfGear(props: {
+  gear: GearPosition;
+  voice: Voice;
+  cell: GridCell | undefined;
+  change: (how: (cell: GridCell) => GridCell) => void;
+}) {
+  const { gear, voice, cell, change } = props;
+  const { unit, keepName } = useJob();
+  return (
+    <>
       <td>
         <Small
           aria-label={`${gear.key} noise`}
@@ -249,7 +265,7 @@ function GearRow({ gear, voice }: { gear: GearPosition; voice: Voice }) {
       <td>
         <Small
           aria-label={`${gear.key} acts like`}
-          disabled={empty}
+          disabled={!cell}
           value={cell?.actsLike ?? ''}
           onChange={(e) =>
             change(({ actsLike: _, ...v }) => (e.target.value ? { ...v, actsLike: e.target.value } : v))
@@ -273,13 +289,13 @@ function GearRow({ gear, voice }: { gear: GearPosition; voice: Voice }) {
               min={0}
               max={60}
               pause
-              keep={keepName(`${slot} ${voice.heat} delay`)}
+              keep={keepName(`grid.${gear.key}.${voice.speaker} ${voice.heat} delay`)}
               value={cell.delayS}
               onChange={(s) => change(({ delayS: _, ...v }) => (s === null ? v : { ...v, delayS: s }))}
             />
           </div>
         )}
       </td>
-    </tr>
+    </>
   );
 }

@@ -29,90 +29,19 @@ const SECTIONS = [
 
 /** Intake: who, what, what it does, what is known already. */
 export function Intake() {
-  const { write } = useBench();
-  const bare = useSlot('vehicle.bare') ?? false;
   const scan = useSlot('codes.scan');
   return (
     <Page>
       <PageIndex titles={SECTIONS} />
       <Section title="Who and what">
-        <Stack $gap={14}>
-          <Fields>
-            <SlotText slot="customer.name" label="Customer" maxLength={120} />
-            <SlotText slot="customer.phone" label="Phone" maxLength={40} />
-            <Call />
-          </Fields>
-          <Tick isSelected={bare} onChange={(on) => write('vehicle.bare', on || null)}>
-            Bare unit or core: no vehicle
-          </Tick>
-          {bare && (
-            <Fields>
-              <SlotText slot="unit-source.from" label="Where it came from" maxLength={120} />
-              <SlotMoney slot="unit-source.cost" label="What it cost" />
-            </Fields>
-          )}
-          {!bare && (
-            <Fields $min={150}>
-              <SlotText slot="vehicle.make" label="Make" maxLength={60} />
-              <SlotText slot="vehicle.model" label="Model" maxLength={60} />
-              <SlotNumber slot="vehicle.year" label="Year" unit="" min={1950} max={2100} whole />
-              <SlotText slot="vehicle.plate" label="Plate" maxLength={20} />
-              <SlotText slot="vehicle.serial" label="Serial number" maxLength={40} />
-              <SlotText slot="vehicle.engine" label="Engine" maxLength={60} />
-              <SlotDistance slot="vehicle.odometerKm" label="Odometer" max={3_000_000} />
-              <SlotMoney slot="vehicle.value" label="What it is worth" />
-            </Fields>
-          )}
-          <Line $gap={20}>
-            {!bare && (
-              <SlotChoice
-                slot="vehicle.drive"
-                label="Drive"
-                options={[
-                  { value: 'front', label: 'Front' },
-                  { value: 'rear', label: 'Rear' },
-                  { value: 'all', label: 'All' },
-                ]}
-              />
-            )}
-            <PromiseDate />
-            <SlotChoice
-              slot="job.waitsFor"
-              label="Waits for"
-              options={[
-                { value: 'customer', label: 'Customer' },
-                { value: 'part', label: 'Part' },
-                { value: 'bench', label: 'Bench' },
-                { value: 'measurement', label: 'Measurement' },
-              ]}
-            />
-          </Line>
-        </Stack>
+        <WhoAndWhat />
       </Section>
       <Section
         wide
         title="Complaint"
         note="In the customer’s own words first; then the grid, with what the shop has seen for itself marked as verified."
       >
-        <Stack $gap={14}>
-          <SlotText slot="complaint.words" label="In the customer’s words" lines={2} />
-          <Line $gap={24}>
-            <SlotChoice
-              slot="complaint.onset"
-              label="How it began"
-              options={[
-                { value: 'sudden', label: 'Suddenly' },
-                { value: 'gradual', label: 'Gradually' },
-                { value: 'after-work', label: 'After work was done' },
-                { value: 'unknown', label: 'Not known' },
-              ]}
-            />
-            <div style={{ flex: '1 1 240px' }}>
-              <SlotText slot="complaint.after" label="Shows after how long" maxLength={120} />
-            </div>
-          </Line>
-          <ComplaintGrid />
-        </Stack>
+        <Complaint />
       </Section>
       <Section title="History" note="A repair that cured nothing is strong evidence.">
         <History />
@@ -160,6 +89,91 @@ export function Intake() {
         </Stack>
       </Section>
     </Page>
+  );
+}
+
+/** Who brings it, and what. */
+function WhoAndWhat() {
+  const { write } = useBench();
+  const bare = useSlot('vehicle.bare') ?? false;
+  return (
+    <Stack $gap={14}>
+      <Fields>
+        <SlotText slot="customer.name" label="Customer" maxLength={120} />
+        <SlotText slot="customer.phone" label="Phone" maxLength={40} />
+        <Call />
+      </Fields>
+      <Tick isSelected={bare} onChange={(on) => write('vehicle.bare', on || null)}>
+        Bare unit or core: no vehicle
+      </Tick>
+      {bare && (
+        <Fields>
+          <SlotText slot="unit-source.from" label="Where it came from" maxLength={120} />
+          <SlotMoney slot="unit-source.cost" label="What it cost" />
+        </Fields>
+      )}
+      {!bare && (
+        <Fields $min={150}>
+          <SlotText slot="vehicle.make" label="Make" maxLength={60} />
+          <SlotText slot="vehicle.model" label="Model" maxLength={60} />
+          <SlotNumber slot="vehicle.year" label="Year" unit="" min={1950} max={2100} whole />
+          <SlotText slot="vehicle.plate" label="Plate" maxLength={20} />
+          <SlotText slot="vehicle.serial" label="Serial number" maxLength={40} />
+          <SlotText slot="vehicle.engine" label="Engine" maxLength={60} />
+          <SlotDistance slot="vehicle.odometerKm" label="Odometer" max={3_000_000} />
+          <SlotMoney slot="vehicle.value" label="What it is worth" />
+        </Fields>
+      )}
+      <Line $gap={20}>
+        {!bare && (
+          <SlotChoice
+            slot="vehicle.drive"
+            label="Drive"
+            options={[
+              { value: 'front', label: 'Front' },
+              { value: 'rear', label: 'Rear' },
+              { value: 'all', label: 'All' },
+            ]}
+          />
+        )}
+        <PromiseDate />
+        <SlotChoice
+          slot="job.waitsFor"
+          label="Waits for"
+          options={[
+            { value: 'customer', label: 'Customer' },
+            { value: 'part', label: 'Part' },
+            { value: 'bench', label: 'Bench' },
+            { value: 'measurement', label: 'Measurement' },
+          ]}
+        />
+      </Line>
+    </Stack>
+  );
+}
+
+/** What is wrong, in words and by gear. */
+function Complaint() {
+  return (
+    <Stack $gap={14}>
+      <SlotText slot="complaint.words" label="In the customer’s words" lines={2} />
+      <Line $gap={24}>
+        <SlotChoice
+          slot="complaint.onset"
+          label="How it began"
+          options={[
+            { value: 'sudden', label: 'Suddenly' },
+            { value: 'gradual', label: 'Gradually' },
+            { value: 'after-work', label: 'After work was done' },
+            { value: 'unknown', label: 'Not known' },
+          ]}
+        />
+        <div style={{ flex: '1 1 240px' }}>
+          <SlotText slot="complaint.after" label="Shows after how long" maxLength={120} />
+        </div>
+      </Line>
+      <ComplaintGrid />
+    </Stack>
   );
 }
 

@@ -22,7 +22,7 @@ import {
   NOISE_WORDS,
   percent,
   REPAIR_WORDS,
-  TELLER_WORDS,
+  SPEAKER_WORDS,
 } from './words';
 
 const unit = ostrelFour as unknown as UnitDefinition;
@@ -34,7 +34,7 @@ describe('every value a person can choose has words', () => {
     ['conditions', CONDITIONS, CONDITION_WORDS],
     ['heats', HEATS, HEAT_WORDS],
     ['noises', NOISES, NOISE_WORDS],
-    ['speakers', SPEAKERS, TELLER_WORDS],
+    ['speakers', SPEAKERS, SPEAKER_WORDS],
     ['repairs', REPAIR_EFFECTS, REPAIR_WORDS],
   ] as [string, readonly string[], Record<string, unknown>][])('%s', (_, values, words) => {
     expect(new Set(Object.keys(words))).toEqual(new Set(values));

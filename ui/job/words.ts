@@ -25,7 +25,7 @@ export const CONDITION_WORDS: Record<Condition, string> = {
 
 export const HEAT_WORDS: Record<Heat, string> = { any: 'Any time', cold: 'Cold', hot: 'Hot' };
 
-export const TELLER_WORDS: Record<Speaker, string> = {
+export const SPEAKER_WORDS: Record<Speaker, string> = {
   customer: 'The customer says',
   shop: 'The shop has seen',
 };

@@ -2,7 +2,7 @@
 import styled from 'styled-components';
 import { capacityInputs, fullPressure, margins, solveGear, withMoreFrictions } from '@/core/powerflow';
 import { elementOf, gearOf } from '@/core/unit';
-import type { UnitDefinition } from '@/core/unit';
+import type { Element, UnitDefinition } from '@/core/unit';
 import { marginIn } from './margin';
 
 const Lines = styled.dl`
@@ -49,37 +49,7 @@ export function Workings(props: { unit: UnitDefinition; gear: string; element: s
           </dd>
         </>
       )}
-      {inputs && (
-        <>
-          <dt>Force</dt>
-          <dd>
-            p · A − springs = {bar(inputs.pressurePa)} × {n(inputs.area * 1e4, 1)} cm² −{' '}
-            {n(inputs.returnForce)} N = <b>{n(inputs.force)} N</b>
-          </dd>
-          {element.pack && (
-            <>
-              <dt>Mean radius</dt>
-              <dd>
-                ⅔ · (ro³ − ri³) ÷ (ro² − ri²), ro {n(element.pack.outerDiameter * 500, 1)} mm, ri{' '}
-                {n(element.pack.innerDiameter * 500, 1)} mm = <b>{n(inputs.radius * 1000, 1)} mm</b>
-              </dd>
-            </>
-          )}
-          <dt>Capacity</dt>
-          {element.pack ? (
-            <dd>
-              μ · faces · F · r = {inputs.mu} × {inputs.faces} × {n(inputs.force)} N ×{' '}
-              {n(inputs.radius * 1000, 1)} mm = <b>{n(inputs.capacityNm)} N·m</b>
-            </dd>
-          ) : (
-            <dd>
-              F · R · {element.band!.selfEnergising ? '(e^μθ − 1)' : '(1 − e^−μθ)'} = {n(inputs.force)} N ×{' '}
-              {n(inputs.radius * 1000, 1)} mm × {n(inputs.grip, 3)} = <b>{n(inputs.capacityNm)} N·m</b>, with
-              μ {inputs.mu} and {n(element.band!.wrap, 2)} rad of wrap
-            </dd>
-          )}
-        </>
-      )}
+      {inputs && <Capacity element={element} inputs={inputs} />}
       {element.pack?.centrifugal && (
         <>
           <dt>At speed</dt>
@@ -122,6 +92,47 @@ export function Workings(props: { unit: UnitDefinition; gear: string; element: s
         </>
       )}
     </Lines>
+  );
+}
+
+/** The force that presses, and what that holds. */
+function Capacity({
+  element,
+  inputs,
+}: {
+  element: Element;
+  inputs: NonNullable<ReturnType<typeof capacityInputs>>;
+}) {
+  return (
+    <>
+      <dt>Force</dt>
+      <dd>
+        p · A − springs = {bar(inputs.pressurePa)} × {n(inputs.area * 1e4, 1)} cm² − {n(inputs.returnForce)} N
+        = <b>{n(inputs.force)} N</b>
+      </dd>
+      {element.pack && (
+        <>
+          <dt>Mean radius</dt>
+          <dd>
+            ⅔ · (ro³ − ri³) ÷ (ro² − ri²), ro {n(element.pack.outerDiameter * 500, 1)} mm, ri{' '}
+            {n(element.pack.innerDiameter * 500, 1)} mm = <b>{n(inputs.radius * 1000, 1)} mm</b>
+          </dd>
+        </>
+      )}
+      <dt>Capacity</dt>
+      {element.pack ? (
+        <dd>
+          μ · faces · F · r = {inputs.mu} × {inputs.faces} × {n(inputs.force)} N ×{' '}
+          {n(inputs.radius * 1000, 1)} mm = <b>{n(inputs.capacityNm)} N·m</b>
+        </dd>
+      ) : (
+        <dd>
+          F · R · {element.band!.selfEnergising ? '(e^μθ − 1)' : '(1 − e^−μθ)'} = {n(inputs.force)} N ×{' '}
+          {n(inputs.radius * 1000, 1)} mm × {n(inputs.grip, 3)} = <b>{n(inputs.capacityNm)} N·m</b>, with μ{' '}
+          {inputs.mu} and {n(element.band!.wrap, 2)} rad of wrap
+        </dd>
+      )}
+    </>
   );
 }
 

@@ -109,7 +109,7 @@ export function OptionTable({ content, chosen }: { content: QuoteContent; chosen
   const money = (amount: number) => formatMoney(amount, content.currency);
   const { options, recommended } = content;
   const best = options.find((o) => o.id === recommended?.option);
-  const row = (name: string, cell: (o: QuoteOption) => React.ReactNode, className?: string) => (
+  const row: Row = (name, cell, className) => (
     <tr className={className} key={name}>
       <th scope="row">{name}</th>
       {options.map((o) => (
@@ -120,7 +120,6 @@ export function OptionTable({ content, chosen }: { content: QuoteContent; chosen
     </tr>
   );
   const groups = options.find((o) => o.included.length)?.included.map((i) => i.group) ?? [];
-  const ownerSees = options.some((o) => o.inner);
   return (
     <>
       {best && recommended && (
@@ -178,25 +177,7 @@ export function OptionTable({ content, chosen }: { content: QuoteContent; chosen
                 Renewed
               </th>
             </tr>
-            {groups.map((group) =>
-              row(group, (o) => {
-                const found = o.included.find((i) => i.group === group);
-                if (!found) return '–';
-                const words = includedWords(found);
-                return found.names.length && found.names.length < 14 ? (
-                  <details>
-                    <summary>{words}</summary>
-                    <ul>
-                      {found.names.map((n) => (
-                        <li key={n}>{n}</li>
-                      ))}
-                    </ul>
-                  </details>
-                ) : (
-                  words
-                );
-              }),
-            )}
+            {groups.map((group) => row(group, (o) => <IncludedCell option={o} group={group} />))}
             <tr className="group">
               <th scope="colgroup" colSpan={options.length + 1}>
                 The bill
@@ -204,50 +185,86 @@ export function OptionTable({ content, chosen }: { content: QuoteContent; chosen
             </tr>
             <BillRows content={content} row={row} />
             {row('Every line', (o) => (
-              <details>
-                <summary>
-                  {o.lines.length} {o.lines.length === 1 ? 'line' : 'lines'}
-                </summary>
-                <ul>
-                  {o.lines.map((l, k) => (
-                    <li key={k}>
-                      <span>
-                        {l.name}
-                        {l.quantity > 1 && l.kind !== 'fluid' && ` × ${l.quantity}`} {l.note && `(${l.note})`}
-                        {l.contents && <small>with {l.contents.length} parts</small>}
-                      </span>
-                      <span>{money(l.total)}</span>
-                    </li>
-                  ))}
-                </ul>
-              </details>
+              <LinesCell option={o} money={money} />
             ))}
-            {ownerSees && (
-              <tr className="group">
-                <th scope="colgroup" colSpan={options.length + 1}>
-                  For the shop’s eyes
-                </th>
-              </tr>
+            {options.some((o) => o.inner) && (
+              <InnerRows columns={options.length + 1} row={row} money={money} />
             )}
-            {ownerSees && row('Costs the shop', (o) => (o.inner ? money(o.inner.cost) : '–'))}
-            {ownerSees &&
-              row('Margin before tax', (o) =>
-                o.inner ? (
-                  <>
-                    {money(o.inner.margin)}
-                    {o.taxable > 0 && <small>{percent(o.inner.margin / o.taxable)} of what is charged</small>}
-                  </>
-                ) : (
-                  '–'
-                ),
-              )}
-            {ownerSees &&
-              row('Returns cost on average', (o) => (o.inner ? money(o.inner.expectedReturn) : '–'))}
-            {ownerSees && row('Hours still to do', (o) => (o.inner ? `${round(o.inner.hoursLeft)} h` : '–'))}
           </tbody>
         </Table>
       </Wrap>
     </>
+  );
+}
+
+type Row = (name: string, cell: (o: QuoteOption) => React.ReactNode, className?: string) => React.ReactNode;
+type Money = (amount: number) => string;
+
+/** For the shop's eyes: what each costs it, and what it keeps. */
+function InnerRows({ columns, row, money }: { columns: number; row: Row; money: Money }) {
+  return (
+    <>
+      <tr className="group">
+        <th scope="colgroup" colSpan={columns}>
+          For the shop’s eyes
+        </th>
+      </tr>
+      {row('Costs the shop', (o) => (o.inner ? money(o.inner.cost) : '–'))}
+      {row('Margin before tax', (o) =>
+        o.inner ? (
+          <>
+            {money(o.inner.margin)}
+            {o.taxable > 0 && <small>{percent(o.inner.margin / o.taxable)} of what is charged</small>}
+          </>
+        ) : (
+          '–'
+        ),
+      )}
+      {row('Returns cost on average', (o) => (o.inner ? money(o.inner.expectedReturn) : '–'))}
+      {row('Hours still to do', (o) => (o.inner ? `${round(o.inner.hoursLeft)} h` : '–'))}
+    </>
+  );
+}
+
+/** Longer lists are told by their number alone. */
+const MOST_NAMES = 13;
+
+function IncludedCell({ option, group }: { option: QuoteOption; group: string }) {
+  const found = option.included.find((i) => i.group === group);
+  if (!found) return '–';
+  const words = includedWords(found);
+  if (found.names.length === 0 || found.names.length > MOST_NAMES) return words;
+  return (
+    <details>
+      <summary>{words}</summary>
+      <ul>
+        {found.names.map((n) => (
+          <li key={n}>{n}</li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+function LinesCell({ option: { lines }, money }: { option: QuoteOption; money: Money }) {
+  return (
+    <details>
+      <summary>
+        {lines.length} {lines.length === 1 ? 'line' : 'lines'}
+      </summary>
+      <ul>
+        {lines.map((l, k) => (
+          <li key={k}>
+            <span>
+              {l.name}
+              {l.quantity > 1 && l.kind !== 'fluid' && ` × ${l.quantity}`} {l.note && `(${l.note})`}
+              {l.contents && <small>with {l.contents.length} parts</small>}
+            </span>
+            <span>{money(l.total)}</span>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

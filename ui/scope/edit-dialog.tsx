@@ -24,9 +24,9 @@ export type Edit = { line: ScopeLine; change: 'change' | 'remove' } | { line: nu
 const PART_ACTIONS = ['reuse', 'clean', 'measure', 'machine', 'reline', 'replace', 'upgrade'] as const;
 const ACTIONS = PART_ACTIONS.map((value) => ({ value, label: value[0]!.toUpperCase() + value.slice(1) }));
 
-/** Asks what to change about a line, and why: the reason is kept. */
-export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void }) {
-  const { write, terms, keepName, unit, now } = useBench();
+/** What is typed about a line, and how it is kept. */
+function useLineEdit(edit: Edit, onClose: () => void) {
+  const { write, keepName, now } = useBench();
   const before = edit.line ? now(`scope.line.${edit.line.key}`) : undefined;
   const kept = (field: string) => keepName(`scope ${edit.line?.key ?? 'own'} ${edit.change} ${field}`);
   const [reason, setReason] = useState('');
@@ -38,9 +38,6 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
   const [hours, setHours] = useState<number | null>(before?.hours ?? null);
   const removing = edit.change === 'remove';
   const labour = edit.line?.kind === 'labour';
-  const fluid = edit.line?.kind === 'fluid';
-  const converter = edit.line?.of === unit.converter.part;
-  const usual = edit.line && edit.line.kind !== 'outside' ? usualPrice(edit.line, terms) : null;
   const ready = reason.trim() !== '' && (edit.line !== null || name.trim() !== '');
   const keep = () => {
     const key = edit.line?.key ?? `own-${crypto.randomUUID().slice(0, 8)}`;
@@ -62,6 +59,28 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
     forgetTyping(kept('name'));
     onClose();
   };
+  return {
+    kept,
+    ready,
+    keep,
+    removing,
+    labour,
+    reason: { value: reason, onChange: setReason },
+    name: { value: name, onChange: setName },
+    action: { value: action, onChange: (v: ScopeLine['action'] | null) => v && setAction(v) },
+    quantity: { value: quantity, onChange: (v: number | null) => setQuantity(v ?? 1) },
+    price: { value: price, onChange: setPrice },
+    hours: { value: hours ?? undefined, onChange: setHours },
+  };
+}
+
+/** Asks what to change about a line, and why: the reason is kept. */
+export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void }) {
+  const { terms, unit } = useBench();
+  const { kept, ready, keep, removing, labour, ...field } = useLineEdit(edit, onClose);
+  const fluid = edit.line?.kind === 'fluid';
+  const converter = edit.line?.of === unit.converter.part;
+  const usual = edit.line && edit.line.kind !== 'outside' ? usualPrice(edit.line, terms) : null;
   const titles = {
     add: 'Add a line',
     change: `Change: ${edit.line?.name}`,
@@ -70,21 +89,12 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
   return (
     <Dialog title={titles[edit.change]} isOpen onClose={onClose}>
       <Stack $gap={14}>
-        {!edit.line && (
-          <TextInput
-            label="Part or work"
-            keep={kept('name')}
-            value={name}
-            onChange={setName}
-            maxLength={160}
-          />
-        )}
+        {!edit.line && <TextInput label="Part or work" keep={kept('name')} {...field.name} maxLength={160} />}
         {!removing && !labour && !fluid && edit.line?.kind !== 'outside' && (
           <Choice
             label="Action"
-            value={action}
             options={ACTIONS.filter((a) => a.value !== 'reline' || converter)}
-            onChange={(v) => v && setAction(v)}
+            {...field.action}
           />
         )}
         {!removing && (
@@ -95,16 +105,14 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
               min={fluid ? 0.1 : 1}
               max={99}
               whole={!fluid}
-              value={quantity}
-              onChange={(v) => setQuantity(v ?? 1)}
+              {...field.quantity}
             />
             {!labour && (
               <MoneyInput
                 label={fluid ? 'Price a litre' : 'Unit price'}
                 description={usual === null ? undefined : `left open: ${formatMoney(usual, terms.currency)}`}
                 currency={terms.currency}
-                value={price}
-                onChange={setPrice}
+                {...field.price}
               />
             )}
             {(labour || !edit.line) && (
@@ -114,8 +122,7 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
                 unit="h"
                 min={0}
                 max={200}
-                value={hours ?? undefined}
-                onChange={setHours}
+                {...field.hours}
               />
             )}
           </Line>
@@ -123,8 +130,7 @@ export function EditDialog({ edit, onClose }: { edit: Edit; onClose: () => void 
         <TextInput
           label="Reason (kept on record)"
           keep={kept('reason')}
-          value={reason}
-          onChange={setReason}
+          {...field.reason}
           lines={2}
           maxLength={500}
         />

@@ -184,63 +184,87 @@ function Settings({ who, version, terms: kept, versions, people, units, trail }:
             <Times units={units} />
             <PriceBook count={terms.prices.length} dirty={dirty} />
             <People people={people} self={who.id} />
-            <Section title="Audit trail" note="The newest first; it cannot be changed.">
-              {versions[0] && (
-                <Caption>
-                  Settings kept last by {versions[0].by}, <Moment at={versions[0].at} />. Quotes that were
-                  made stay as they were made.
-                </Caption>
-              )}
-              <Wide>
-                <Trail>
-                  <tbody>
-                    {trail.map((t, k) => (
-                      <tr key={k}>
-                        <td>
-                          <Moment at={t.at} />
-                        </td>
-                        <td>{t.who}</td>
-                        <td>{t.what}</td>
-                        <td>{t.about}</td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </Trail>
-              </Wide>
-            </Section>
+            <AuditTrail trail={trail} kept={versions[0]} />
           </Page>
         </DraftProvider>
       </Main>
       {(dirty || first) && (
-        <Keep>
-          <div>
-            <p role="status">
-              {error
-                ? sayError(error)
-                : first && !dirty
-                  ? 'Nothing is kept yet.'
-                  : 'Changed, not kept yet. Quotes made from then on go by it.'}
-            </p>
-            <Line>
-              <Button $kind="main" isDisabled={busy} onPress={keep}>
-                Keep as version {version + 1}
-              </Button>
-              <Button
-                $kind="frame"
-                isDisabled={!dirty}
-                onPress={() => {
-                  setTerms(kept);
-                  forgetTyping(name);
-                  setError(null);
-                  setRound(round + 1);
-                }}
-              >
-                Drop the changes
-              </Button>
-            </Line>
-          </div>
-        </Keep>
+        <KeepBar
+          says={
+            error
+              ? sayError(error)
+              : first && !dirty
+                ? 'Nothing is kept yet.'
+                : 'Changed, not kept yet. Quotes made from then on go by it.'
+          }
+          version={version + 1}
+          busy={busy}
+          dirty={dirty}
+          onKeep={() => void keep()}
+          onDrop={() => {
+            setTerms(kept);
+            forgetTyping(name);
+            setError(null);
+            setRound(round + 1);
+          }}
+        />
       )}
     </SignedIn>
+  );
+}
+
+/** What was changed and is not kept yet stays in sight. */
+function KeepBar(props: {
+  says: string;
+  version: number;
+  busy: boolean;
+  dirty: boolean;
+  onKeep: () => void;
+  onDrop: () => void;
+}) {
+  return (
+    <Keep>
+      <div>
+        <p role="status">{props.says}</p>
+        <Line>
+          <Button $kind="main" isDisabled={props.busy} onPress={props.onKeep}>
+            Keep as version {props.version}
+          </Button>
+          <Button $kind="frame" isDisabled={!props.dirty} onPress={props.onDrop}>
+            Drop the changes
+          </Button>
+        </Line>
+      </div>
+    </Keep>
+  );
+}
+
+/** What was done, by whom and when, and when the settings were kept last. */
+function AuditTrail({ trail, kept }: Pick<Props, 'trail'> & { kept: Props['versions'][number] | undefined }) {
+  return (
+    <Section title="Audit trail" note="The newest first; it cannot be changed.">
+      {kept && (
+        <Caption>
+          Settings kept last by {kept.by}, <Moment at={kept.at} />. Quotes that were made stay as they were
+          made.
+        </Caption>
+      )}
+      <Wide>
+        <Trail>
+          <tbody>
+            {trail.map((t, k) => (
+              <tr key={k}>
+                <td>
+                  <Moment at={t.at} />
+                </td>
+                <td>{t.who}</td>
+                <td>{t.what}</td>
+                <td>{t.about}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Trail>
+      </Wide>
+    </Section>
   );
 }

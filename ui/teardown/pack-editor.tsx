@@ -1,122 +1,29 @@
 'use client';
-import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { findingSlot } from '@/core/case';
-import type { Finding, Json } from '@/core/case';
-import { PATTERN_WORDS, readPack } from '@/core/inspection';
-import type { FaceReading } from '@/core/inspection';
+import { memo, useCallback, useState } from 'react';
+import { PATTERN_WORDS } from '@/core/inspection';
 import type { Element } from '@/core/unit';
 import { useFinding } from '@/ui/inspection/use-finding';
 import { useInspection } from '@/ui/job/use-inspection';
-import { useBench, useSlots } from '@/ui/job/provider';
 import { Button, Choice, Line, Stack } from '@/ui/system';
 import { FacePatterns, faceFill } from './face-patterns';
-import { gradeFor, layersOf } from './layers';
 import type { Brush, Layer } from './layers';
 import { PackDrawing } from './pack-drawing';
-import type { Place } from './pack-plate';
 import { PlateAtHand } from './plate-at-hand';
 import { Palette } from './palette';
+import { usePackPainting } from './use-pack-painting';
+import type { Alike } from './use-pack-painting';
 
 /**
  * A pack, plate by plate and face by face. Choose a condition, then drag over faces; or move with the arrow keys and
  * press its number. Every face saves itself.
  */
 export const PackEditor = memo(function PackEditor({ element }: { element: Element }) {
-  const inspection = useInspection();
-  const { writeMany, now } = useBench();
-  const stored = useSlots(`face.${element.id}.`) as [string, Finding][];
-  const faces = useMemo(() => new Map(stored), [stored]);
-  const layers = useMemo(() => layersOf(inspection, element), [inspection, element]);
-  const [layerId, setLayer] = useState(layers[0]!.point);
-  const layer = layers.find((l) => l.point === layerId)!;
-  const [brushKey, setBrush] = useState(layer.brushes[0]!.key);
-  const brush = layer.brushes.find((b) => b.key === brushKey) ?? layer.brushes[0]!;
-  const [at, setAt] = useState<Place>({
-    plate: element.pack!.order.findIndex((kind) => kind !== 'wave'),
-    side: 'a',
-  });
+  const painting = usePackPainting(element);
+  const { reading, levelAt, layers, layer, brush, at, setLayer, onBrush, onPlate } = painting;
   const [close, setClose] = useState(false);
-  const painting = useRef<Set<string> | null>(null);
-  const counted = useFinding(inspection.subject('element', [element.id])!, 'count');
+  const counted = useFinding(useInspection().subject('element', [element.id])!, 'count');
   const count = counted.finding?.is;
   const [pushed, setPushed] = useState<number | null>(null);
-  const levelAt = ({ plate, side }: Place, point: string) => {
-    const is = faces.get(`${plate}.${side}.${point}`)?.is;
-    return typeof is === 'string' ? is : undefined;
-  };
-  const severityAt = (place: Place): FaceReading | null => {
-    const is = levelAt(place, 'heat');
-    if (is === undefined) return null;
-    const named = inspection.named(`face.${element.id}.${place.plate}.${place.side}.heat`);
-    return named?.point.levels.get(is)?.severity ?? 'cannot-tell';
-  };
-  const reading = readPack(element, (plate, side) => severityAt({ plate, side }));
-
-  const paint = (places: readonly Place[], with_: Brush) => {
-    const writes = places.flatMap((place): [string, Json][] => {
-      const grade = gradeFor(with_, reading.plates[place.plate]!.kind);
-      if (grade === undefined || (levelAt(place, layer.point) ?? null) === grade) return [];
-      const slot = findingSlot(`face.${element.id}.${place.plate}.${place.side}`, layer.point);
-      const known = now(slot);
-      return [[slot, grade === null ? null : ({ ...known, is: grade } as Json)]];
-    });
-    if (writes.length) writeMany(writes);
-  };
-  const places = reading.plates
-    .filter((p) => p.kind !== 'wave')
-    .flatMap(({ index }): Place[] => [
-      { plate: index, side: 'a' },
-      { plate: index, side: 'b' },
-    ]);
-  const step = (by: number) => {
-    const here = places.findIndex((p) => p.plate === at.plate && p.side === at.side);
-    setAt(places[Math.max(0, Math.min(places.length - 1, here + by))]!);
-  };
-  const onKey = (event: React.KeyboardEvent) => {
-    const chosen = layer.brushes.find((b) => b.key === event.key);
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    if (event.key === 'ArrowRight') step(1);
-    else if (event.key === 'ArrowLeft') step(-1);
-    else if (event.key === 'Home') step(-places.length);
-    else if (event.key === 'End') step(places.length);
-    else if (event.key === 'm') setLayer(layers[(layers.indexOf(layer) + 1) % layers.length]!.point);
-    else if (event.key === 'a') paint(places, brush);
-    else if (chosen) {
-      paint([at], chosen);
-      setBrush(chosen.key);
-      step(1);
-    } else if (event.key === 'Enter' || event.key === ' ') paint([at], brush);
-    else return;
-    event.preventDefault();
-  };
-  const over = (place: Place) => {
-    const key = `${place.plate}${place.side}`;
-    if (!painting.current || painting.current.has(key)) return;
-    painting.current.add(key);
-    paint([place], brush);
-    setAt(place);
-  };
-  const all = (kind: Alike) =>
-    paint(
-      places.filter(
-        (p) => kind === 'all' || (reading.plates[p.plate]!.kind === 'friction') === (kind === 'linings'),
-      ),
-      brush,
-    );
-  const down = (place: Place) => {
-    painting.current = new Set();
-    over(place);
-  };
-  // As they are at the moment of the press; what is handed down stays the same, so that a press draws one plate anew.
-  const acts = useRef({ down, over, all });
-  useLayoutEffect(() => {
-    acts.current = { down, over, all };
-  });
-  const onDown = useCallback((place: Place) => acts.current.down(place), []);
-  const onOver = useCallback((place: Place) => acts.current.over(place), []);
-  const onAll = useCallback((kind: Alike) => acts.current.all(kind), []);
-  const onPlate = useCallback((plate: number) => setAt({ plate, side: 'a' }), []);
-  const onBrush = useCallback((b: Brush) => setBrush(b.key), []);
   const swatch = useCallback(
     (b: Brush) => (
       <BrushPicture id={`swatch-${element.id}-${layer.point}-${b.key}`} layer={layer.point} brush={b} />
@@ -133,7 +40,7 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
         brush={brush}
         close={close}
         onLayer={setLayer}
-        onAll={onAll}
+        onAll={painting.onAll}
         onClose={setClose}
       />
       <Palette
@@ -165,10 +72,10 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
           setPushed(null);
           if (to !== null) counted.say(to);
         }}
-        onKey={onKey}
-        onDown={onDown}
-        onOver={onOver}
-        onUp={() => (painting.current = null)}
+        onKey={painting.onKey}
+        onDown={painting.onDown}
+        onOver={painting.onOver}
+        onUp={painting.onUp}
         onPlate={onPlate}
       />
       <PlateAtHand element={element} plate={at.plate} onPlate={onPlate}>
@@ -182,8 +89,6 @@ export const PackEditor = memo(function PackEditor({ element }: { element: Eleme
     </Stack>
   );
 });
-
-type Alike = 'all' | 'linings' | 'steels';
 
 /** What is painted, and the ways to paint many faces at once. */
 const PackTools = memo(function PackTools(props: {

@@ -57,17 +57,8 @@ function useByPlace(subject: Subject, points: readonly CataloguePoint[]): ByPlac
   );
 }
 
-/**
- * A thing with several of the same around it, pinions or stretches of a band. Choose a condition, then touch or drag
- * over the places; or move with the arrow keys and press its number.
- */
-export const PlacePicture = memo(function PlacePicture(props: {
-  subject: Subject;
-  points: readonly CataloguePoint[];
-  /** Once it is there. */
-  onShown?: () => void;
-}) {
-  const { subject, points, onShown } = props;
+/** Places that are painted, with the brush and the place at hand: by pointer, by keys, or all at once. */
+function usePlacePainting(subject: Subject, points: readonly CataloguePoint[]) {
   const { writeMany, now, unit } = useBench();
   const [layerId, setLayer] = useState(points[0]!.point.id);
   const layer = points.find((p) => p.point.id === layerId)!;
@@ -95,7 +86,6 @@ export const PlacePicture = memo(function PlacePicture(props: {
     ]);
     if (writes.length) writeMany(writes);
   };
-  useEffect(() => onShown?.(), [onShown]);
   const onKey = (event: React.KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const chosen = brushes.find((b) => b.key === event.key);
@@ -119,6 +109,42 @@ export const PlacePicture = memo(function PlacePicture(props: {
     paint([id], brush);
     setAt(index);
   };
+  return {
+    layer,
+    brushes,
+    brush,
+    at,
+    places,
+    known,
+    setLayer,
+    setBrush,
+    onKey,
+    onDown: (index: number) => {
+      painting.current = new Set();
+      over(index);
+    },
+    onOver: over,
+    onUp: () => {
+      painting.current = null;
+    },
+    onAll: () => paint(all, brush),
+  };
+}
+
+/**
+ * A thing with several of the same around it, pinions or stretches of a band. Choose a condition, then touch or drag
+ * over the places; or move with the arrow keys and press its number.
+ */
+export const PlacePicture = memo(function PlacePicture(props: {
+  subject: Subject;
+  points: readonly CataloguePoint[];
+  /** Once it is there. */
+  onShown?: () => void;
+}) {
+  const { subject, points, onShown } = props;
+  const painting = usePlacePainting(subject, points);
+  const { layer, brushes, brush, at, places, known } = painting;
+  useEffect(() => onShown?.(), [onShown]);
   const isAt = (k: number, place: string) => known[k]!.get(place)?.is ?? known[k]!.get('')?.is;
   const said = isAt(points.indexOf(layer), places[at]!.id);
   return (
@@ -134,13 +160,10 @@ export const PlacePicture = memo(function PlacePicture(props: {
         }))}
         at={at}
         said={`${layer.point.words}, ${places[at]!.words}, ${typeof said === 'string' ? levelWords(layer, said).toLowerCase() : 'not looked at'}.`}
-        onKey={onKey}
-        onDown={(index) => {
-          painting.current = new Set();
-          over(index);
-        }}
-        onOver={over}
-        onUp={() => (painting.current = null)}
+        onKey={painting.onKey}
+        onDown={painting.onDown}
+        onOver={painting.onOver}
+        onUp={painting.onUp}
       />
       <Stack $gap={8}>
         <Line>
@@ -150,10 +173,10 @@ export const PlacePicture = memo(function PlacePicture(props: {
               dense
               value={layer.point.id}
               options={points.map((p) => ({ value: p.point.id, label: p.point.words }))}
-              onChange={(v) => v && setLayer(v)}
+              onChange={(v) => v && painting.setLayer(v)}
             />
           )}
-          <Button $small onPress={() => paint(all, brush)}>
+          <Button $small onPress={painting.onAll}>
             All alike: {brush.label.toLowerCase()}
           </Button>
         </Line>
@@ -161,7 +184,7 @@ export const PlacePicture = memo(function PlacePicture(props: {
           name={subject.name}
           brushes={brushes}
           value={brush}
-          onChange={(b) => setBrush(b.key)}
+          onChange={(b) => painting.setBrush(b.key)}
           picture={(b) => (
             <svg viewBox="0 0 60 22" aria-hidden preserveAspectRatio="none">
               <FacePatterns id={`swatch-${subject.ids[0]}-${layer.point.id}-${b.key}`} />
