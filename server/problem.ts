@@ -1,7 +1,7 @@
 import type { Problem } from '@/core/validation';
 
 /** What a program must tell apart, beyond the status: somebody else is signed in; a backup was brought back. */
-export type ErrorKind = 'other-person' | 'restored';
+export type ErrorKind = 'other-person' | 'restored' | 'quoted';
 
 /** An error whose words are meant for the user: what is wrong and what to do. Anything else stays in the log. */
 export class UserError extends Error {

@@ -21,19 +21,30 @@ export function demandQuotable({ recommended, options }: QuoteContent): void {
     );
 }
 
-/** What is sold off the shelf lies there for this job. Throws a UserError 409. */
-export async function demandPieces(client: Client, job: Job, { options }: QuoteContent): Promise<void> {
+/** Parts a quote counts on that lie on the shelf for this job no longer, by name. */
+export async function goneFrom(
+  client: Client,
+  jobId: string,
+  { options }: QuoteContent,
+  lock = false,
+): Promise<string[]> {
   const sold = options.flatMap((o) => o.lines.filter((l) => l.order?.shelf !== undefined));
   const lost = await lostPieces(
     client,
-    job.id,
+    jobId,
     sold.map((l) => l.order!.shelf!),
+    lock,
   );
-  const line = sold.find((l) => lost.includes(l.order!.shelf!));
-  if (line)
+  return [...new Set(sold.filter((l) => lost.includes(l.order!.shelf!)).map((l) => l.name))];
+}
+
+/** What is sold off the shelf lies there for this job. Throws a UserError 409. */
+export async function demandPieces(client: Client, job: Job, content: QuoteContent): Promise<void> {
+  const [name] = await goneFrom(client, job.id, content, true);
+  if (name !== undefined)
     throw new UserError(
       409,
-      `${line.name}: the part of the shelf is no longer held for this job.`,
+      `${name}: the part of the shelf is no longer held for this job.`,
       'Choose in the scope where it is bought; then make the quote.',
     );
 }

@@ -3,8 +3,11 @@ import type { ShelfPiece } from '@/core/shelf';
 import { inTransaction } from './db';
 import { appendEntries } from './entries';
 import { answerQuote } from './quote-answers';
+import { jobByNumber } from './jobs';
+import { goneFrom } from './quotable';
 import { linkQuote } from './quote-links';
 import { makeQuote } from './quote-making';
+import { quotesOf } from './quotes';
 import { addToShelf, changePiece, donorCores, shelfOf } from './shelf';
 import { closePool, inDatabase, jobWith, someone } from '@/tests/test-database';
 import type { User } from './users';
@@ -171,7 +174,7 @@ test('a piece is sold once: a quote whose piece went elsewhere is not accepted, 
     return { job, accept };
   };
   const first = await quoted();
-  await change(piece.id, { putBack: true });
+  await change(piece.id, { putBack: true, anyway: true });
   const second = await quoted();
   await expect(first.accept()).rejects.toMatchObject({
     status: 409,
@@ -183,4 +186,34 @@ test('a piece is sold once: a quote whose piece went elsewhere is not accepted, 
     message: expect.stringMatching(/is sold/),
   });
   await expect(change(piece.id, { gone: 'dropped' })).rejects.toMatchObject({ status: 409 });
+});
+
+test('a piece in a quote the customer has is not taken away without a warning; the quote then says what is gone', async () => {
+  const { piece } = await shelved();
+  const owner = await someone('owner');
+  const job = await jobWith({ 'part.sun-shell.condition': { is: 'failed' } });
+  await countOn(job.number, piece, owner);
+  await change(piece.id, { hold: job.number });
+  const { version } = await inTransaction((c) => makeQuote(c, job.number, owner));
+  const gone = () =>
+    inDatabase(async (c) => {
+      const { id } = await jobByNumber(c, job.number);
+      return goneFrom(c, id, (await quotesOf(c, id)).find((q) => q.version === version)!.content);
+    });
+  // Nobody has it yet: a draft holds nothing back.
+  await change(piece.id, { putBack: true });
+  expect(await gone()).toEqual([piece.name]);
+  await change(piece.id, { hold: job.number });
+  expect(await gone()).toEqual([]);
+  await inTransaction((c) => linkQuote(c, job.number, version, owner));
+  for (const body of [{ putBack: true }, { gone: 'dropped' }])
+    await expect(change(piece.id, body)).rejects.toMatchObject({
+      status: 409,
+      kind: 'quoted',
+      message: `${piece.name} stands in version ${version} of the quote of job ${job.number}, which its customer has.`,
+    });
+  expect(await gone()).toEqual([]);
+  expect((await change(piece.id, { price: 4200 })).heldBy).toBe(job.number);
+  expect((await change(piece.id, { putBack: true, anyway: true })).heldBy).toBeNull();
+  expect(await gone()).toEqual([piece.name]);
 });

@@ -110,9 +110,9 @@ async function pieceOf(client: Client, id: string): Promise<{ piece: ShelfPiece;
 const change = validator({
   type: 'object',
   additionalProperties: false,
-  minProperties: 1,
-  maxProperties: 1,
   properties: {
+    /** Said by whoever was told that a quote that was sent counts on it. */
+    anyway: { const: true },
     /** The job that takes it. */
     hold: { type: 'integer', minimum: 1, maximum: 999_999_999 },
     /** It lies on the shelf again. */
@@ -123,6 +123,14 @@ const change = validator({
   },
 });
 
+/** One of them at a time. */
+interface Change {
+  hold?: number;
+  putBack?: true;
+  price?: number;
+  gone?: string;
+}
+
 /** Takes a piece for a job, puts it back, prices it anew or takes it off the shelf. Throws a UserError 400, 404 or 409. */
 export async function changePiece(
   client: Client,
@@ -131,13 +139,13 @@ export async function changePiece(
   user: User,
 ): Promise<ShelfPiece> {
   const problems = problemsOf(change, body);
-  if (problems.length)
+  const { anyway, ...asks } = (body ?? {}) as Change & { anyway?: true };
+  if (problems.length || Object.keys(asks).length !== 1)
     throw new UserError(400, 'That cannot be done with a part.', 'Reload the page.', problems);
-  const asks = body as { hold?: number; putBack?: true; price?: number; gone?: string };
   const { piece, gone } = await pieceOf(client, id);
   if (gone !== null)
     throw new UserError(409, `${piece.name} is no longer on the shelf: ${gone}.`, 'Choose another part.');
-  if (asks.hold === undefined && asks.price === undefined) await refuseSold(client, piece);
+  if (asks.hold === undefined && asks.price === undefined) await refuseCountedOn(client, piece, anyway);
   if (asks.hold !== undefined) await hold(client, piece, asks.hold);
   else if (asks.putBack)
     await client.query('UPDATE shelf SET held_by = NULL, held_at = NULL WHERE id = $1', [id]);
@@ -152,15 +160,34 @@ export async function changePiece(
   return (await pieceOf(client, id)).piece;
 }
 
-/** Throws a UserError 409 for a piece that a customer's accepted quote is built on. */
-async function refuseSold(client: Client, { id, name, heldBy }: ShelfPiece): Promise<void> {
+/**
+ * Throws a UserError 409 for a piece that a customer's accepted quote is built on, and, until it is asked for `anyway`, for
+ * one in a quote a customer has a link to.
+ */
+async function refuseCountedOn(
+  client: Client,
+  { id, name, heldBy }: ShelfPiece,
+  anyway = false,
+): Promise<void> {
   if (heldBy === null) return;
-  const { rows } = await client.query(
-    `SELECT 1 FROM quotes q JOIN jobs j ON j.id = q.job_id WHERE j.number = $1 AND q.status = 'accepted' AND NOT q.imported
-     AND EXISTS (SELECT 1 FROM jsonb_path_query(q.content, '$.options[*].lines[*].order.shelf') AS shelf WHERE shelf = to_jsonb($2::text))`,
+  const { rows } = await client.query<{ version: number; status: string }>(
+    `SELECT q.version, q.status FROM quotes q JOIN jobs j ON j.id = q.job_id
+     WHERE j.number = $1 AND NOT q.imported AND (q.status = 'accepted' OR q.status <> 'superseded' AND EXISTS (
+       SELECT 1 FROM quote_links l WHERE l.quote_id = q.id AND l.revoked_at IS NULL AND l.expires_at > now()))
+     AND EXISTS (SELECT 1 FROM jsonb_path_query(q.content, '$.options[*].lines[*].order.shelf') AS shelf WHERE shelf = to_jsonb($2::text))
+     ORDER BY q.status = 'accepted' DESC, q.version DESC`,
     [heldBy, id],
   );
-  if (rows.length)
+  const [first] = rows;
+  if (first && first.status !== 'accepted' && !anyway)
+    throw new UserError(
+      409,
+      `${name} stands in version ${first.version} of the quote of job ${heldBy}, which its customer has.`,
+      'Taken away all the same, that version can no longer be accepted with it: make a new one then, or call the customer.',
+      [],
+      'quoted',
+    );
+  if (first?.status === 'accepted')
     throw new UserError(
       409,
       `${name} is sold: the customer of job ${heldBy} has accepted a quote with it.`,
@@ -183,13 +210,18 @@ async function hold(client: Client, piece: ShelfPiece, number: number): Promise<
 }
 
 /**
- * Which of the pieces a job counts on are held for it no longer; the others are locked until the transaction ends, so that
- * what is there when a quote is made or accepted stays there.
+ * Which of the pieces a job counts on are held for it no longer; the others are locked until the transaction ends,
+ * unless they are only to be shown, so that what is there when a quote is made or accepted stays there.
  */
-export async function lostPieces(client: Client, jobId: string, ids: readonly string[]): Promise<string[]> {
+export async function lostPieces(
+  client: Client,
+  jobId: string,
+  ids: readonly string[],
+  lock = true,
+): Promise<string[]> {
   if (ids.length === 0) return [];
   const { rows } = await client.query(
-    'SELECT id FROM shelf WHERE held_by = $1 AND gone IS NULL ORDER BY id FOR UPDATE',
+    `SELECT id FROM shelf WHERE held_by = $1 AND gone IS NULL ORDER BY id ${lock ? 'FOR UPDATE' : ''}`,
     [jobId],
   );
   const held = new Set(rows.map((r) => r.id as string));

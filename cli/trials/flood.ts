@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads';
-import shop from '@/data/demo/shop.json';
+import { OURS, signIn } from '../sign-in';
 import type { Stack } from './stack';
 
 export interface FloodFigures {
@@ -16,7 +16,6 @@ export interface FloodFigures {
   serverErrors: number;
 }
 
-const OURS = { 'x-pelvik': '1', 'content-type': 'application/json' };
 const CLIP = 25 * 1024 * 1024;
 /** On one link at once: whole clips, photos, papers. */
 const AT_ONCE = { clips: 30, photos: 20, papers: 42 };
@@ -25,7 +24,7 @@ const STAFF_EVERY = 100;
 /** A customer's link is asked for everything it has, all at once, while somebody of the shop works. */
 export async function floodLink(stack: Stack, seconds: number): Promise<FloodFigures> {
   const base = stack.bases[0];
-  const cookie = await signIn(base);
+  const cookie = await signIn(base, 'ivo');
   const ask = (method: string, path: string, body?: unknown) =>
     fetch(base + path, {
       method,
@@ -88,16 +87,6 @@ export async function floodLink(stack: Stack, seconds: number): Promise<FloodFig
       0,
     ),
   };
-}
-
-async function signIn(base: string): Promise<string> {
-  const { id, password } = shop.people.find((p) => p.role === 'owner')!;
-  const answer = await fetch(`${base}/api/session`, {
-    method: 'POST',
-    headers: OURS,
-    body: JSON.stringify({ id, password }),
-  });
-  return answer.headers.getSetCookie()[0]!.split(';')[0]!;
 }
 
 /** As large as one may be, and an MP4 by its first bytes. */

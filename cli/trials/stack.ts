@@ -1,4 +1,5 @@
 import type { ChildProcess } from 'node:child_process';
+import { Client } from 'pg';
 import { ensureBuild } from '../build';
 import { dropDatabase, ensureCluster, ensureDatabase } from '../cluster';
 import type { Cluster } from '../cluster';
@@ -21,16 +22,18 @@ export interface Stack {
   died(): number;
 }
 
-export async function withStack<T>(work: (stack: Stack) => Promise<T>): Promise<T> {
+/** `folder`: where the database keeps its tables, and where the servers look for room; the cluster's own unless given. */
+export async function withStack<T>(work: (stack: Stack) => Promise<T>, folder?: string): Promise<T> {
   ensureBuild();
   const cluster: Cluster = await ensureCluster();
   await dropDatabase(cluster, DATABASE);
   await ensureDatabase(cluster, DATABASE);
   await migrate(cluster.url(DATABASE));
   await seedDemo(cluster.appUrl(DATABASE));
+  if (folder) await moveTo(cluster, folder);
   const ports = [await freePort(), await freePort()] as const;
   const begin = (port: number) =>
-    serve({ databaseUrl: cluster.appUrl(DATABASE), port, quiet: true, proxies: '127.0.0.1' });
+    serve({ databaseUrl: cluster.appUrl(DATABASE), port, quiet: true, proxies: '127.0.0.1', disk: folder });
   const servers: ChildProcess[] = [await begin(ports[0]), await begin(ports[1])];
   let died = 0;
   const ended = (server: ChildProcess) => server.exitCode !== null || server.signalCode !== null;
@@ -57,6 +60,22 @@ export async function withStack<T>(work: (stack: Stack) => Promise<T>): Promise<
   } finally {
     await Promise.all(servers.map((s) => stop(s)));
     await dropDatabase(cluster, DATABASE).catch(() => undefined);
+    if (folder) await asOwner(cluster, `DROP TABLESPACE IF EXISTS ${DATABASE}`).catch(() => undefined);
     await cluster.release();
+  }
+}
+
+async function moveTo(cluster: Cluster, folder: string): Promise<void> {
+  await asOwner(cluster, `CREATE TABLESPACE ${DATABASE} LOCATION '${folder}'`);
+  await asOwner(cluster, `ALTER DATABASE ${DATABASE} SET TABLESPACE ${DATABASE}`);
+}
+
+async function asOwner(cluster: Cluster, statement: string): Promise<void> {
+  const client = new Client({ connectionString: cluster.url('postgres') });
+  await client.connect();
+  try {
+    await client.query(statement);
+  } finally {
+    await client.end();
   }
 }

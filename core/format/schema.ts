@@ -62,6 +62,14 @@ const nothing: Schema<null> = { type: 'null' };
 /** The same, told to whoever reads the schema. */
 export const said = <S extends Schema>(description: string, schema: S): S => ({ ...schema, description });
 export const optional = <T>(schema: Schema<T>): Optional<T> => ({ ...schema, [LACKS]: true }) as Optional<T>;
+/** The same, with what it is in a document from before it could be said. */
+export const usually = <T>(usual: T, schema: Schema<T>): Schema<T> => ({ ...schema, default: usual });
+/** A document with what it does not say as it usually is. */
+export const withUsual = <T extends object>(schema: Schema<T>, document: T): T => {
+  const fields = Object.entries(schema.properties as Record<string, Schema>);
+  const usual = fields.flatMap(([key, field]) => ('default' in field ? [[key, field.default]] : []));
+  return { ...Object.fromEntries(usual), ...document };
+};
 /** Told apart while a shape is made; the schema itself has no place for it. */
 const LACKS = Symbol('may lack');
 

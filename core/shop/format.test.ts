@@ -19,3 +19,10 @@ test('a policy nobody was asked about goes the usual way, the others stay as the
   expect(terms.policies).toMatchObject({ plates: 'stock', cooler: 'replace' });
   expect(checkTerms(terms)).toEqual([]);
 });
+
+test('a setting nobody was asked about is as it usually is, without a new version', () => {
+  const kept: Partial<typeof shop> & { format: string } = { ...shop };
+  delete kept.outside;
+  expect(currentTerms(kept)).toEqual({ ...shop, outside: {} });
+  expect(currentTerms({ ...shop }).outside).toEqual(shop.outside);
+});

@@ -1,6 +1,7 @@
 import { USUAL_POLICIES } from '@/core/case';
-import { moveUp } from '@/core/format';
+import { moveUp, withUsual } from '@/core/format';
 import type { Format } from '@/core/format';
+import { shopSchema } from './schema';
 import type { ShopTerms } from './schema';
 
 /** The terms of a shop are kept as they were set, and read as they are written today. */
@@ -9,13 +10,16 @@ const SHOP_FORMAT: Format = {
   steps: [
     // No shop was ever kept in the first version: what shipped was only read.
     (terms) => terms,
-    // Where it was not said, distance was counted in kilometres and nothing was fitted beside the unit at a set price.
-    (terms) => ({ ...terms, distance: terms.distance ?? 'km', outside: terms.outside ?? {} }),
+    // What the second did not say is usual.
+    (terms) => terms,
   ],
 };
 
-/** Terms of any version as those of today; a policy the shop was never asked about goes the usual way. */
+/**
+ * Terms of any version as those of today. What the shop was never asked is as its schema says it usually is, and a policy
+ * goes the usual way: a new setting needs no new version.
+ */
 export function currentTerms(terms: { format: string }): ShopTerms {
-  const moved = moveUp<ShopTerms>(SHOP_FORMAT, terms, undefined);
+  const moved = withUsual(shopSchema, moveUp<ShopTerms>(SHOP_FORMAT, terms, undefined));
   return { ...moved, policies: { ...USUAL_POLICIES, ...moved.policies } };
 }

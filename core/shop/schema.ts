@@ -15,6 +15,7 @@ import {
   shape,
   string,
   text,
+  usually,
   words,
 } from '@/core/format';
 import type { Of } from '@/core/format';
@@ -75,7 +76,7 @@ const terms = shape({
     string({ pattern: '^[A-Za-z]+(/[A-Za-z0-9_+-]+)*$', maxLength: 60 }),
   ),
   paper: oneOf(PAPERS),
-  distance: said('How distance is counted', oneOf(DISTANCES)),
+  distance: usually('km', said('How distance is counted', oneOf(DISTANCES))),
   rates: said(
     'An hour, by what is done in it',
     shape({ bench: money, vehicle: money, diagnosis: money, machining: money }),
@@ -93,9 +94,12 @@ const terms = shape({
   ),
   prices: array(bookPrice, { maxItems: 20_000 }),
   fluidPerLitre: money,
-  outside: said(
-    'What is fitted beside the unit, each with its work, by the line’s key; the others are agreed',
-    map(money, { maxProperties: 20, propertyNames: { pattern: '^outside-[a-z-]{1,60}$' } }),
+  outside: usually(
+    {},
+    said(
+      'What is fitted beside the unit, each with its work, by the line’s key; the others are agreed',
+      map(money, { maxProperties: 20, propertyNames: { pattern: '^outside-[a-z-]{1,60}$' } }),
+    ),
   ),
   supplies: shape({ rate: share, cap: money }),
   waste: said('Surcharge for what goes to licensed disposal, once a repair', money),

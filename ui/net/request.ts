@@ -9,7 +9,7 @@ export class RequestError extends Error {
     /** Where a document is wrong, when it is one that was sent. */
     readonly problems: Problem[] = [],
     /** What a program must tell apart, beyond the status. */
-    readonly kind?: 'other-person' | 'restored',
+    readonly kind?: 'other-person' | 'restored' | 'quoted',
   ) {
     super(message);
   }

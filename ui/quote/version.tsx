@@ -29,6 +29,8 @@ export interface QuoteView {
   messages: SentView[];
   imported: boolean;
   unreadable: boolean;
+  /** Parts it counts on that are no longer held for it, by name. */
+  gone: string[];
 }
 
 const STATUS = {
@@ -85,6 +87,12 @@ export function Version({ quote, maySend, newest }: { quote: QuoteView; maySend:
           </Caption>
         )}
       </Line>
+      {quote.gone.length > 0 && (
+        <Notice $tone="bad">
+          No longer kept for this job: {quote.gone.join(', ')}. The customer cannot accept this version with
+          it. Choose in the scope where it is bought, and make a new version.
+        </Notice>
+      )}
       {open && quote.status !== 'draft' && <Holds quote={quote} />}
       {(quote.answers.length > 0 || quote.messages.length > 0) && (
         <Thread>

@@ -139,9 +139,9 @@ export function PartRow(props: {
       return setProblem(sayError(error));
     }
     if (before === undefined || before === way.piece?.id) return;
-    await change(before, { putBack: true }).catch(() =>
+    await change(before, { putBack: true }).catch((error: unknown) =>
       setProblem(
-        'The part could not be put back: it stays held for this job. Put it back on the shelf’s page.',
+        `The part stays held for this job until it is put back on the shelf’s page. ${sayError(error)}`,
       ),
     );
   };

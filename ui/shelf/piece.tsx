@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { dayWords, formatMoney } from '@/core/shop';
-import { sayError, send } from '@/ui/net/request';
+import { RequestError, sayError, send } from '@/ui/net/request';
 import type { ShelfPiece } from '@/core/shelf';
 import { Button, Caption, Dialog, Line, MoneyInput, Notice, Stack, TextInput } from '@/ui/system';
 
@@ -106,12 +106,17 @@ function ChangePiece(props: {
   const [price, setPrice] = useState<number | null>(piece.price);
   const [why, setWhy] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
+  /** What somebody was warned of, and may still do. */
+  const [warned, setWarned] = useState<object | null>(null);
   const change = async (body: object) => {
+    setProblem(null);
+    setWarned(null);
     try {
       await send('POST', `/api/shelf/${piece.id}`, { body });
       onClose();
     } catch (error) {
       setProblem(sayError(error));
+      if (error instanceof RequestError && error.kind === 'quoted') setWarned({ ...body, anyway: true });
     }
     onChanged();
   };
@@ -136,7 +141,16 @@ function ChangePiece(props: {
             Off the shelf
           </Button>
         </Line>
-        {problem && <Notice $tone="bad">{problem}</Notice>}
+        {problem && (
+          <Notice $tone="bad" role="alert">
+            {problem}{' '}
+            {warned && (
+              <Button $small onPress={() => void change(warned)}>
+                All the same
+              </Button>
+            )}
+          </Notice>
+        )}
       </Stack>
     </Dialog>
   );

@@ -110,7 +110,7 @@ async function outcome<T>(ask: () => Promise<T>): Promise<Outcome<T>> {
   } catch (error) {
     if (!(error instanceof RequestError)) return { kind: 'later' };
     const message = `${error.message} ${error.remedy}`.trim();
-    if (error.kind) return { kind: error.kind };
+    if (error.kind === 'other-person' || error.kind === 'restored') return { kind: error.kind };
     if (error.status === 401) return { kind: 'sign-in' };
     if (LATER.has(error.status)) return { kind: 'later', message };
     return error.status >= 500 ? { kind: 'failed', message } : { kind: 'refused', message };
