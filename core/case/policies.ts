@@ -1,6 +1,3 @@
-import { oneOf } from '@/core/format';
-import type { Schema } from '@/core/format';
-
 /**
  * How a shop works where builders differ: the main schools, each named by what it does, the usual one first. Slots of a job,
  * the shop's settings, what rules ask and the words on every page come from here: another policy is one entry.
@@ -42,23 +39,14 @@ export type PolicyName = keyof typeof POLICIES;
 export type Policies = { [P in PolicyName]: keyof (typeof POLICIES)[P]['choices'] };
 export const POLICY_NAMES = Object.keys(POLICIES) as PolicyName[];
 
-const choicesOf = <P extends PolicyName>(name: P) => Object.keys(POLICIES[name].choices) as Policies[P][];
+export const choicesOf = <P extends PolicyName>(name: P) =>
+  Object.keys(POLICIES[name].choices) as Policies[P][];
 
 /** What a choice is called. */
 export const policyWords = (name: PolicyName, choice: string): string =>
   (POLICIES[name].choices as Record<string, string>)[choice] ?? choice;
 
-const entries = <T>(of: (name: PolicyName) => [string, T]) => Object.fromEntries(POLICY_NAMES.map(of));
-
-/** Each policy's choices, as a schema. */
-export const policySchemas = entries((name) => [name, oneOf(choicesOf(name))]) as {
-  [P in PolicyName]: Schema<Policies[P]>;
-};
-
-/** A job's own policies: a slot each. */
-export const POLICY_SLOTS = entries((name) => [`scope.policy.${name}`, policySchemas[name]]) as {
-  [P in PolicyName as `scope.policy.${P}`]: Schema<Policies[P]>;
-};
-
 /** What a shop does that has said nothing. */
-export const USUAL_POLICIES = entries((name) => [name, choicesOf(name)[0]]) as Policies;
+export const USUAL_POLICIES = Object.fromEntries(
+  POLICY_NAMES.map((name) => [name, choicesOf(name)[0]]),
+) as Policies;

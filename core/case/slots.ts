@@ -2,6 +2,7 @@ import type { Json } from './entry';
 import type { Finding, SubjectHead } from './finding';
 import type { JobState } from './fold';
 import type { Of, Schema } from '@/core/format';
+import { recordStage } from './slot-stage';
 import { SLOTS } from './slot-table';
 import type { Stage, StageOf } from '@/core/stage';
 
@@ -27,17 +28,14 @@ const TARGETS: Record<string, Target> = {
 };
 
 /** The families of slots with their stage. */
-export const SLOT_FAMILIES: readonly SlotFamily[] = Object.entries(SLOTS).flatMap(([stage, slots]) =>
-  Object.entries(slots).map(([pattern, schema]) => ({
-    pattern,
-    stage: stage as Stage,
-    schema,
-    targets: TARGETS[pattern],
-  })),
-);
+export const SLOT_FAMILIES: readonly SlotFamily[] = Object.entries(SLOTS).map(([pattern, schema]) => ({
+  pattern,
+  stage: recordStage(pattern)!,
+  schema,
+  targets: TARGETS[pattern],
+}));
 
-type Union<T> = (T extends unknown ? (x: T) => void : never) extends (x: infer I) => void ? I : never;
-type Slots = Union<(typeof SLOTS)[keyof typeof SLOTS]> & {
+type Slots = typeof SLOTS & {
   // Findings at a station share their shape with `station.*.out`, and are read as findings where they are known to be.
   [P in Exclude<SubjectHead, 'station'> as `${P}.*.*`]: Schema<Finding>;
 };
@@ -78,11 +76,6 @@ export function familyOf(slot: string): SlotFamily | null {
     c.parts.every((p, k) => (p === '*' ? /^[\w#-]{1,80}$/.test(parts[k]!) : p === parts[k])),
   );
   return match?.family ?? null;
-}
-
-/** The stage of a slot of the record; undefined for what is none, findings among it. */
-export function recordStage(slot: string): Stage | undefined {
-  return familyOf(slot)?.stage;
 }
 
 /** The state without anything that belongs to a stage after `stage`. */

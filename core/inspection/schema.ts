@@ -87,12 +87,12 @@ export type Condition = (typeof ASKED)[number];
 
 /** How a point is answered: what there is to say of each kind stands in a file of its own in `field/`. */
 const field = exactlyOne(
-  said('A word of a scale', scaleField),
-  said('A word of its own list', choiceField),
-  said('The same; a test keeps its conditions', testField),
-  said('A number', measureField),
-  said('An amount for each place', amountsField),
-  said('Free words', wordsField),
+  said('A word of a scale', scaleField()),
+  said('A word of its own list', choiceField()),
+  said('The same; a test keeps its conditions', testField()),
+  said('A number', measureField()),
+  said('An amount for each place', amountsField()),
+  said('Free words', wordsField()),
 );
 export type Field = Of<typeof field>;
 export type FieldKind = Field['kind'];
@@ -185,7 +185,7 @@ export const inspectionSchema = documentSchema(
   file,
 );
 
-const scale = shape({ id, levels });
+const scale = shape({ id, levels: levels() });
 export type Scale = Of<typeof scale>;
 
 /** `data/inspection/scales.json`. */

@@ -7,7 +7,7 @@ import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import type { UnitDefinition, UnitSummary } from '@/core/unit';
 import { RequestError, send } from '@/ui/net/request';
-import { UnitStrip } from '@/ui/section';
+import { UnitSection } from '@/ui/section';
 import { Button, ButtonLink, Page } from '@/ui/system';
 import { LibraryFrame } from './frame';
 import { Problems } from './problems';
@@ -127,5 +127,5 @@ function Drawing({ unit }: { unit: UnitSummary }) {
     queryFn: () => send<UnitDefinition>('GET', `/api/units/${unit.id}?version=${unit.version}`),
     staleTime: Infinity,
   });
-  return <Space>{data && <UnitStrip unit={data} marks={{}} small />}</Space>;
+  return <Space>{data && <UnitSection unit={data} marks={{}} small />}</Space>;
 }

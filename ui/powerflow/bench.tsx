@@ -4,10 +4,11 @@ import styled from 'styled-components';
 import { solveGear } from '@/core/powerflow';
 import { gearOf } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
-import { UnitStrip } from '@/ui/section';
+import { UnitSection } from '@/ui/section';
 import type { DeviceMark } from '@/ui/section';
 import { Section } from '@/ui/system';
 import { FaultPanel } from './fault-panel';
+import { flowOf } from './flow';
 import { GearPicker } from './gear-picker';
 import { SpeedLadder } from './ladder';
 import { Sides } from './sides';
@@ -47,12 +48,13 @@ export function BenchTop(props: {
 }) {
   const { unit, flow } = props;
   const solution = useMemo(() => solveGear(unit, flow.gear, flow.faults), [unit, flow.gear, flow.faults]);
+  const lit = useMemo(() => flowOf(unit, flow.gear, flow.faults), [unit, flow.gear, flow.faults]);
   return (
     <Top aria-label="Powerflow">
-      <UnitStrip
+      <UnitSection
         unit={unit}
         marks={props.marks}
-        gear={flow.gear}
+        flow={lit}
         faults={flow.faults}
         member={props.member}
         onSelect={flow.touch}

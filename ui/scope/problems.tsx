@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { valueOf } from '@/core/case';
@@ -7,7 +8,9 @@ import type { ScopeProblem } from '@/core/scope';
 import type { Variant } from '@/core/unit';
 import { useJob } from '@/ui/job/provider';
 import { Button, Caption, NumberInput } from '@/ui/system';
-import { ReasonDialog } from './reason-dialog';
+
+/** Comes with the first reason that is asked for. */
+const ReasonDialog = dynamic(() => import('./reason-dialog').then((m) => m.ReasonDialog), { ssr: false });
 
 const List = styled.ul`
   display: grid;

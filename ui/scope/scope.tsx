@@ -9,7 +9,7 @@ import { policiesOf, scoper } from '@/core/scope';
 import type { Repair, Scope } from '@/core/scope';
 import { useJob, useReasoning } from '@/ui/job/provider';
 import { isDonor } from '@/core/case';
-import { UnitStrip } from '@/ui/section';
+import { UnitSection } from '@/ui/section';
 import { Button, Caption, Line, Page, Section, Stack } from '@/ui/system';
 import { Changes, Standing } from './changes';
 import type { Edit } from './edit-dialog';
@@ -107,7 +107,7 @@ export function ScopeStage() {
           />
         ))}
       </Repairs>
-      <UnitStrip unit={unit} marks={marks} />
+      <UnitSection unit={unit} marks={marks} />
       <Legend scope={scope} />
       <Page>
         <Section

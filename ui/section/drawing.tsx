@@ -5,8 +5,7 @@ import type { Fault } from '@/core/powerflow';
 import type { UnitDefinition } from '@/core/unit';
 import { Case } from './case';
 import { DeviceView } from './device-view';
-import { flowOf } from './flow';
-import type { MemberState } from './flow';
+import type { Flow, MemberState } from './flow';
 import { sectionOf } from './section';
 import type { Body, Section } from './section';
 import type { Device } from './device';
@@ -57,8 +56,8 @@ const Drawing = styled.figure`
 interface Props {
   unit: UnitDefinition;
   marks: Record<string, DeviceMark>;
-  /** The gear whose torque path is lit, and what is wrong in it. */
-  gear?: string;
+  /** Where torque runs, and what is wrong: worked out by whoever shows a gear, the drawing knows no mechanics. */
+  flow?: Flow | null;
   faults?: Fault[];
   /** A member to point out. */
   member?: string | null;
@@ -72,10 +71,10 @@ interface Props {
 const NO_FAULTS: Fault[] = [];
 
 /** The section of this unit, drawn from its definition: converter left, output right. */
-export const UnitStrip = memo(function UnitStrip({
+export const UnitSection = memo(function UnitSection({
   unit,
   marks,
-  gear,
+  flow = null,
   faults = NO_FAULTS,
   member,
   small,
@@ -83,7 +82,6 @@ export const UnitStrip = memo(function UnitStrip({
   onBreak,
 }: Props) {
   const section = useMemo(() => sectionOf(unit), [unit]);
-  const flow = useMemo(() => (gear ? flowOf(unit, gear, faults) : null), [unit, gear, faults]);
   const { width, height } = section;
   return (
     <Drawing aria-label={`${unit.name} in section, converter left, output right`}>

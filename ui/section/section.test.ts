@@ -3,7 +3,7 @@ import type { UnitDefinition } from '@/core/unit';
 import { shippedUnits } from '@/data/shipped';
 import { columnsOf } from './axes';
 import { devicesOf } from './device';
-import { flowOf } from './flow';
+import { flowOf } from '@/ui/powerflow/flow';
 import { sectionOf } from './section';
 import type { Block, Body } from './section';
 

@@ -7,7 +7,7 @@ import type { DonorCore, ShelfGrade, ShelfPiece } from '@/core/shelf';
 import type { UnitDefinition } from '@/core/unit';
 import { LibraryFrame } from '@/ui/library/frame';
 import { send } from '@/ui/net/request';
-import { UnitStrip } from '@/ui/section';
+import { UnitSection } from '@/ui/section';
 import type { Who } from '@/ui/sync/browser';
 import { SignedIn } from '@/ui/sync/signed-in';
 import { Caption, Page } from '@/ui/system';
@@ -172,7 +172,7 @@ function UnitBay(props: {
     <Bay aria-label={unit.name}>
       <header>
         <h2>{unit.name}</h2>
-        <div>{data && <UnitStrip unit={data} marks={shelfMarks(data, shown)} small />}</div>
+        <div>{data && <UnitSection unit={data} marks={shelfMarks(data, shown)} small />}</div>
         <Caption>
           {counted(pieces, 'sound')} sound, {counted(pieces, 'usable')} usable. Marked on the drawing: where
           the parts belong.

@@ -7,7 +7,7 @@ import { stationsInOrder } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { useInspection } from '@/ui/job/use-inspection';
 import { useJob } from '@/ui/job/provider';
-import { marksOf, UnitStrip } from '@/ui/section';
+import { marksOf, UnitSection } from '@/ui/section';
 import type { Device, DeviceMark } from '@/ui/section';
 import { Notice } from '@/ui/system';
 import { StationSheet } from './station-sheet';
@@ -67,7 +67,7 @@ export function Teardown() {
         </Notice>
       )}
       <Top>
-        <UnitStrip
+        <UnitSection
           unit={unit}
           marks={useSame(withCurrent(unit, marksOf(inspection, state), station.id))}
           onSelect={useCallback((d: Device) => d.station && choose(d.station), [choose])}

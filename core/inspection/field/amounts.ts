@@ -5,12 +5,13 @@ import type { Kind } from './kind';
 import { levelsCell } from './levelled';
 
 /** An amount for each place something may lie or stick. */
-export const amountsField = shape({
-  kind: literal('amounts'),
-  scale: plainName,
-  places: array(shape({ id: plainName, words: text(60) }), { minItems: 1, maxItems: 12 }),
-});
-export type AmountsField = Of<typeof amountsField>;
+export const amountsField = () =>
+  shape({
+    kind: literal('amounts'),
+    scale: plainName,
+    places: array(shape({ id: plainName, words: text(60) }), { minItems: 1, maxItems: 12 }),
+  });
+export type AmountsField = Of<ReturnType<typeof amountsField>>;
 
 /** The field of a point that is an amount by place; null of any other. */
 export const amountsOf = ({ field }: { field: Field }): AmountsField | null =>

@@ -4,9 +4,9 @@ import { levels } from './level';
 import { levelled } from './levelled';
 
 /** A word of the point's own list. */
-export const choiceField = shape({ kind: literal('choice'), options: levels });
+export const choiceField = () => shape({ kind: literal('choice'), options: levels() });
 
-export const choice = levelled<Of<typeof choiceField>>({
+export const choice = levelled<Of<ReturnType<typeof choiceField>>>({
   underConditions: false,
   levels: ({ options }) => options,
 });

@@ -4,6 +4,10 @@ import type { Judgement } from '../judgement';
 import type { Field, Level, Scale } from '../schema';
 import type { Subject } from '../subjects';
 
+/*
+ * The schema of each kind is a function: a browser, which checks nothing by it, is not sent what makes it.
+ */
+
 /** A finding's own answer, once it is known that it says something: neither "cannot tell" nor our own damage. */
 type Answer = Finding['is'];
 

@@ -9,15 +9,16 @@ import type { Judged, Kind } from './kind';
 import { LIMIT_KINDS, MEASURE_UNITS } from './quantities';
 
 /** A number, held against a limit of the unit. */
-export const measureField = shape({
-  kind: literal('measure'),
-  limit: said('The unit’s limit it is held against', orNull(oneOf(LIMIT_KINDS))),
-  unit: oneOf(MEASURE_UNITS),
-  min: numberWithin({}),
-  max: numberWithin({}),
-  outside: optional(said('Severity outside the limit; 2 when not stated', integer(1, 6))),
-});
-export type MeasureField = Of<typeof measureField>;
+export const measureField = () =>
+  shape({
+    kind: literal('measure'),
+    limit: said('The unit’s limit it is held against', orNull(oneOf(LIMIT_KINDS))),
+    unit: oneOf(MEASURE_UNITS),
+    min: numberWithin({}),
+    max: numberWithin({}),
+    outside: optional(said('Severity outside the limit; 2 when not stated', integer(1, 6))),
+  });
+export type MeasureField = Of<ReturnType<typeof measureField>>;
 
 /** The field of a point that is a number; null of any other. */
 export const measureOf = ({ field }: { field: Field }): MeasureField | null =>

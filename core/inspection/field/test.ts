@@ -4,9 +4,9 @@ import { levels } from './level';
 import { levelled } from './levelled';
 
 /** Something that is tried: how and when is kept with what came out. */
-export const testField = shape({ kind: literal('test'), options: levels });
+export const testField = () => shape({ kind: literal('test'), options: levels() });
 
-export const test = levelled<Of<typeof testField>>({
+export const test = levelled<Of<ReturnType<typeof testField>>>({
   underConditions: true,
   levels: ({ options }) => options,
 });

@@ -3,9 +3,9 @@ import type { Of } from '@/core/format';
 import type { Kind } from './kind';
 
 /** Free words: kept and shown, never weighed. */
-export const wordsField = shape({ kind: literal('words') });
+export const wordsField = () => shape({ kind: literal('words') });
 
-export const words: Kind<Of<typeof wordsField>> = {
+export const words: Kind<Of<ReturnType<typeof wordsField>>> = {
   levelled: false,
   again: false,
   underConditions: false,

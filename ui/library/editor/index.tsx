@@ -7,7 +7,7 @@ import styled from 'styled-components';
 import { blankUnit, duplicateUnit, idFrom, withForwardSign } from '@/core/unit';
 import type { UnitDefinition, UnitKey } from '@/core/unit';
 import { RequestError, send } from '@/ui/net/request';
-import { UnitStrip } from '@/ui/section';
+import { UnitSection } from '@/ui/section';
 import { Button, Notice, Page, Shortcuts, Stack } from '@/ui/system';
 import { LibraryFrame } from '../frame';
 import { Problems } from '../problems';
@@ -146,5 +146,5 @@ export function UnitEditor({ user, currency, editing, from }: Props) {
 /** The drawing as far as it can be made: a definition half entered may name what is not there yet. */
 function Drawing({ unit }: { unit: UnitDefinition }) {
   if (unit.gearsets.length === 0) return null;
-  return <UnitStrip unit={unit} marks={NO_MARKS} />;
+  return <UnitSection unit={unit} marks={NO_MARKS} />;
 }
