@@ -30,15 +30,10 @@ const RUNNERS: Record<string, () => Promise<Tally> | Tally> = {
   lint: () => check('lint', 'node_modules/eslint/bin/eslint.js', ['--max-warnings', '0', '.']),
   types: () => check('types', 'node_modules/typescript/bin/tsc', ['--noEmit']),
   unused: () => check('unused', 'node_modules/knip/bin/knip.js', []),
-  // Jest leaves one core idle by itself; nothing else runs meanwhile.
-  unit: () => jest('unit', { PELVIK_TOOLS: bundleTools() }, ['--maxWorkers', '100%']),
+  unit: () => jest('unit', { PELVIK_TOOLS: bundleTools() }),
   database: () =>
     withDatabase('pelvik_test_database', false, (url, owner) =>
-      jest('database', {
-        DATABASE_URL: url,
-        PELVIK_OWNER_URL: owner,
-        PELVIK_BACKGROUND: bundleBackground(),
-      }),
+      jest('database', { DATABASE_URL: url, PELVIK_OWNER_URL: owner, PELVIK_BACKGROUND: bundleBackground() }),
     ),
   browser: () => browser(),
 };
@@ -87,7 +82,7 @@ function check(name: string, script: string, args: string[]): Promise<Tally> {
   });
 }
 
-function jest(project: string, env: Record<string, string>, options: string[] = []): Tally {
+function jest(project: string, env: Record<string, string>): Tally {
   return withFolder((folder) => {
     const report = path.join(folder, 'jest.json');
     const done = node(
@@ -99,7 +94,9 @@ function jest(project: string, env: Record<string, string>, options: string[] = 
         '--outputFile',
         report,
         '--forceExit',
-        ...options,
+        // Jest leaves one core idle by itself; nothing else runs meanwhile.
+        '--maxWorkers',
+        '100%',
       ],
       { NODE_ENV: 'test', PELVIK_LOG: 'silent', ...env },
     );
