@@ -77,6 +77,44 @@ test('a sound part of a core goes on the shelf and fills the scope line of anoth
   expect(refused.status()).toBe(409);
 });
 
+test('a part in a quote the customer has is taken away only after a warning, and the quote says that it is gone', async ({
+  page,
+}) => {
+  await signIn(page, 'ivo');
+  const { pieces } = await (await page.request.get('/api/shelf')).json();
+  const piece = pieces.find(
+    (p: { part: string; heldBy: number | null }) => p.part === 'sun-shell' && p.heldBy === null,
+  );
+  const job = await newJob(page);
+  await writeEntries(page, job, {
+    'part.sun-shell.condition': { is: 'failed' },
+    'scope.source.sun-shell': {
+      grade: 'donor',
+      supplier: 'Shelf',
+      price: piece.price,
+      leadDays: 0,
+      shelf: piece.id,
+      on: '2026-11-02',
+    },
+  });
+  const post = (url: string, data: object) => page.request.post(url, { headers: { 'x-pelvik': '1' }, data });
+  expect((await post(`/api/shelf/${piece.id}`, { hold: job })).status()).toBe(200);
+  expect((await post(`/api/jobs/${job}/quotes`, {})).status()).toBe(201);
+  expect((await post(`/api/jobs/${job}/quotes/1/link`, {})).status()).toBe(201);
+
+  await page.goto('/shelf');
+  const row = page.locator(`[data-piece="${piece.id}"]`);
+  await row.getByRole('button', { name: /^Change/ }).click();
+  await page.getByRole('button', { name: 'Put back on the shelf' }).click();
+  await expect(page.getByRole('dialog')).toContainText(`stands in version 1 of the quote of job ${job}`);
+  await expect(row).toContainText(`Held for job ${job}`);
+  await page.getByRole('button', { name: 'Put it back all the same' }).click();
+  await expect(row).not.toContainText('Held for');
+
+  await page.goto(`/jobs/${job}/quote`);
+  await expect(page.getByText('No longer kept for this job: Sun shell')).toBeVisible();
+});
+
 test('what the evidence changes after somebody stood by the scope is a difference, taken or left', async ({
   page,
 }) => {

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
@@ -90,7 +91,8 @@ export function Version({ quote, maySend, newest }: { quote: QuoteView; maySend:
       {quote.gone.length > 0 && (
         <Notice $tone="bad">
           No longer kept for this job: {quote.gone.join(', ')}. The customer cannot accept this version with
-          it. Choose in the scope where it is bought, and make a new version.
+          it. Choose <Link href={`/jobs/${number}/scope`}>in the scope</Link> where it is bought, and make a
+          new version.
         </Notice>
       )}
       {open && quote.status !== 'draft' && <Holds quote={quote} />}

@@ -123,7 +123,7 @@ function ChangePiece(props: {
   return (
     <Dialog title={piece.name} isOpen onClose={onClose}>
       <Stack $gap={16}>
-        <Line>
+        <Line style={{ alignItems: 'end' }}>
           <MoneyInput label="Price" currency={currency} value={price} onChange={setPrice} />
           <Button $kind="main" isDisabled={price === null} onPress={() => void change({ price })}>
             Keep the price
@@ -135,7 +135,7 @@ function ChangePiece(props: {
             <Caption>Job {piece.heldBy} must then choose anew where it is bought.</Caption>
           </Line>
         )}
-        <Line>
+        <Line style={{ alignItems: 'end' }}>
           <TextInput label="It is no longer here, because" value={why} onChange={setWhy} maxLength={300} />
           <Button isDisabled={why.trim() === ''} onPress={() => void change({ gone: why.trim() })}>
             Off the shelf
@@ -143,12 +143,16 @@ function ChangePiece(props: {
         </Line>
         {problem && (
           <Notice $tone="bad" role="alert">
-            {problem}{' '}
-            {warned && (
-              <Button $small onPress={() => void change(warned)}>
-                All the same
-              </Button>
-            )}
+            <Stack $gap={10}>
+              <span>{problem}</span>
+              {warned && (
+                <span>
+                  <Button $small onPress={() => void change(warned)}>
+                    {'putBack' in warned ? 'Put it back all the same' : 'Take it off all the same'}
+                  </Button>
+                </span>
+              )}
+            </Stack>
           </Notice>
         )}
       </Stack>
