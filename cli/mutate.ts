@@ -67,7 +67,9 @@ export async function run(args: string[]): Promise<number> {
  */
 function mutate(subject: string, share: number): Found {
   const folder = folderOf(subject);
-  const names = readdirSync(path.join(ROOT, folder)).filter((f) => f.endsWith('.ts'));
+  const names = readdirSync(path.join(ROOT, folder), { recursive: true, encoding: 'utf8' }).filter((f) =>
+    f.endsWith('.ts'),
+  );
   const chosen = dice(1);
   const found: Found = new Map();
   const take = (patterns: readonly string[], tests: readonly string[]) => {
@@ -75,7 +77,7 @@ function mutate(subject: string, share: number): Found {
       for (const [file, mutants] of stryker(subject, patterns, tests)) found.set(file, mutants);
   };
   const unnamed: string[] = [];
-  for (const name of names.filter((f) => !f.endsWith('.test.ts') && f !== 'index.ts').sort()) {
+  for (const name of names.filter((f) => !f.endsWith('.test.ts') && path.basename(f) !== 'index.ts').sort()) {
     const own = names.filter((f) => f.endsWith('.test.ts') && f.startsWith(`${name.slice(0, -3)}.`));
     const file = path.join(folder, name);
     if (IN_BROWSER.includes(file)) continue;

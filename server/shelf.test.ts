@@ -210,7 +210,7 @@ test('a piece in a quote the customer has is not taken away without a warning; t
     await expect(change(piece.id, body)).rejects.toMatchObject({
       status: 409,
       kind: 'quoted',
-      message: `${piece.name} stands in version ${version} of the quote of job ${job.number}, which its customer has.`,
+      message: `${piece.name} is part of quote version ${version} for job ${job.number}, and the customer has that quote.`,
     });
   expect(await gone()).toEqual([]);
   expect((await change(piece.id, { price: 4200 })).heldBy).toBe(job.number);

@@ -182,8 +182,8 @@ async function refuseCountedOn(
   if (first && first.status !== 'accepted' && !anyway)
     throw new UserError(
       409,
-      `${name} stands in version ${first.version} of the quote of job ${heldBy}, which its customer has.`,
-      'Taken away all the same, that version can no longer be accepted with it: make a new one then, or call the customer.',
+      `${name} is part of quote version ${first.version} for job ${heldBy}, and the customer has that quote.`,
+      'If you take the part away, the customer cannot approve that version: make a new version, or call the customer.',
       [],
       'quoted',
     );

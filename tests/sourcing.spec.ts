@@ -106,13 +106,13 @@ test('a part in a quote the customer has is taken away only after a warning, and
   const row = page.locator(`[data-piece="${piece.id}"]`);
   await row.getByRole('button', { name: /^Change/ }).click();
   await page.getByRole('button', { name: 'Put back on the shelf' }).click();
-  await expect(page.getByRole('dialog')).toContainText(`stands in version 1 of the quote of job ${job}`);
+  await expect(page.getByRole('dialog')).toContainText(`is part of quote version 1 for job ${job}`);
   await expect(row).toContainText(`Held for job ${job}`);
-  await page.getByRole('button', { name: 'Put it back all the same' }).click();
+  await page.getByRole('button', { name: 'Put it back anyway' }).click();
   await expect(row).not.toContainText('Held for');
 
   await page.goto(`/jobs/${job}/quote`);
-  await expect(page.getByText('No longer kept for this job: Sun shell')).toBeVisible();
+  await expect(page.getByText('Sun shell: no longer held for this job')).toBeVisible();
 });
 
 test('what the evidence changes after somebody stood by the scope is a difference, taken or left', async ({

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { OURS, signIn } from '../sign-in';
 import { isRoot, must } from '../system';
+import { errorWords } from './error-words';
 import { withStack } from './stack';
 
 export interface DiskFigures {
@@ -81,7 +82,7 @@ async function fill(base: string, folder: string): Promise<DiskFigures> {
     return made;
   };
   await begin();
-  figures.photo = words(
+  figures.photo = errorWords(
     (await ask('PUT', `/api/jobs/${jobs[0]}/photos/${crypto.randomUUID()}`, new Uint8Array(8))).text,
   );
   for (let full = 0; full < MORE;) {
@@ -89,7 +90,7 @@ async function fill(base: string, folder: string): Promise<DiskFigures> {
     if (answer.refused) await begin();
     if (answer.status === 200) continue;
     full++;
-    const said = `${answer.status} ${words(answer.text)}`;
+    const said = `${answer.status} ${errorWords(answer.text)}`;
     figures.told[said] = (figures.told[said] ?? 0) + 1;
   }
   for (const url of ['/', `/jobs/${jobs[0]}/intake`, '/api/jobs', `/jobs/1003/quote`])
@@ -116,13 +117,5 @@ async function countOf(
     if (entries.length === 0) return count;
     count += entries.length;
     after = entries.at(-1)!.seq;
-  }
-}
-
-function words(text: string): string {
-  try {
-    return (JSON.parse(text) as { error: { message: string } }).error.message;
-  } catch {
-    return text.slice(0, 120);
   }
 }

@@ -1,6 +1,7 @@
 import type { UnitDefinition } from '@/core/unit';
 import shipped from '@/data/units/ostrel-six.json';
 import { OURS, signIn } from '../sign-in';
+import { errorWords } from './error-words';
 import { LIMIT_MS } from './stack';
 import type { Stack } from './stack';
 
@@ -95,7 +96,7 @@ async function tryUnit(ask: Ask, figures: LimitFigures, more: number): Promise<v
   const unit = grown(more);
   const name = `${unit.elements.length} elements`;
   const taken = await again(() => ask('unit taken in', 'POST', '/api/units', unit));
-  figures.units[name] = `${taken.status >= 400 ? words(taken.text) : 'taken'} (${taken.ms} ms)`;
+  figures.units[name] = `${taken.status >= 400 ? errorWords(taken.text) : 'taken'} (${taken.ms} ms)`;
   if (taken.status >= 400) return;
   const made = await ask('job made', 'POST', '/api/jobs', { unit: unit.id });
   const { number } = JSON.parse(made.text) as { number: number };
@@ -105,7 +106,7 @@ async function tryUnit(ask: Ask, figures: LimitFigures, more: number): Promise<v
   for (let k = 0; k < 3; k++) {
     await ask('job page', 'GET', `/jobs/${number}/suspects`);
     const quotes = await ask('quote as it would be made', 'GET', `/api/jobs/${number}/quotes`);
-    if (quotes.status >= 400) figures.units[name] += `; ${words(quotes.text)}`;
+    if (quotes.status >= 400) figures.units[name] += `; ${errorWords(quotes.text)}`;
   }
 }
 
@@ -165,7 +166,7 @@ async function fillJob(ask: Ask, figures: LimitFigures): Promise<void> {
   const back = await ask('case file taken in', 'POST', '/api/cases', file.text, true);
   coming = false;
   await others;
-  if (back.status >= 400) figures.notImported.push(words(back.text));
+  if (back.status >= 400) figures.notImported.push(errorWords(back.text));
 }
 
 interface Entry {
@@ -192,14 +193,5 @@ async function again(ask: () => Promise<Answer>): Promise<Answer> {
     const answer = await ask();
     if (![429, 503].includes(answer.status) || k === 20) return answer;
     await new Promise((resolve) => setTimeout(resolve, 500));
-  }
-}
-
-function words(text: string): string {
-  try {
-    const { error } = JSON.parse(text) as { error: { message: string; problems?: { message: string }[] } };
-    return [error.message, error.problems?.[0]?.message].filter(Boolean).join(' ');
-  } catch {
-    return text.slice(0, 120);
   }
 }

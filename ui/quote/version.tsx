@@ -90,9 +90,9 @@ export function Version({ quote, maySend, newest }: { quote: QuoteView; maySend:
       </Line>
       {quote.gone.length > 0 && (
         <Notice $tone="bad">
-          No longer kept for this job: {quote.gone.join(', ')}. The customer cannot accept this version with
-          it. Choose <Link href={`/jobs/${number}/scope`}>in the scope</Link> where it is bought, and make a
-          new version.
+          {quote.gone.join(', ')}: no longer held for this job, so the customer cannot approve this version.
+          Choose a new source <Link href={`/jobs/${number}/scope`}>in the scope</Link>, then make a new
+          version.
         </Notice>
       )}
       {open && quote.status !== 'draft' && <Holds quote={quote} />}

@@ -141,7 +141,7 @@ export function PartRow(props: {
     if (before === undefined || before === way.piece?.id) return;
     await change(before, { putBack: true }).catch((error: unknown) =>
       setProblem(
-        `The part stays held for this job until it is put back on the shelf’s page. ${sayError(error)}`,
+        `The part is still held for this job. ${sayError(error)} To release it, put it back on the Shelf page.`,
       ),
     );
   };

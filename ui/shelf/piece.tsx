@@ -148,7 +148,7 @@ function ChangePiece(props: {
               {warned && (
                 <span>
                   <Button $small onPress={() => void change(warned)}>
-                    {'putBack' in warned ? 'Put it back all the same' : 'Take it off all the same'}
+                    {'putBack' in warned ? 'Put it back anyway' : 'Take it off the shelf anyway'}
                   </Button>
                 </span>
               )}

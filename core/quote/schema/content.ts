@@ -9,14 +9,12 @@ import {
   orNull,
   said,
   shape,
-  string,
-  text,
   words,
   yesNo,
 } from '@/core/format';
 import type { Of } from '@/core/format';
 import { PAPERS } from '@/core/shop';
-import { mediumId, money } from './fields';
+import { currency, job, media, money, shopFields } from './fields';
 import { optionId, quoteOption } from './option';
 
 const evidence = shape({
@@ -45,23 +43,15 @@ const supplement = shape({
 });
 export type Supplement = Of<typeof supplement>;
 
-const media = array(shape({ id: mediumId, caption: words(300) }), { maxItems: 200 });
-
 /** A quote as it is frozen, sent and printed. Money in minor units. */
 const content = shape({
   format: literal('pelvik-quote/2'),
-  shop: shape({ name: text(200), address: words(300), phone: words(60), letterhead: words(200) }),
-  currency: said('ISO 4217', string({ pattern: '^[A-Z]{3}$' })),
+  shop: shape({ ...shopFields, letterhead: words(200) }),
+  currency,
   paper: oneOf(PAPERS),
   date: day,
   validUntil: day,
-  job: shape({
-    number: integer(1, 2 ** 31 - 1),
-    unit: words(200),
-    vehicle: words(200),
-    customer: words(200),
-    complaint: words(4000),
-  }),
+  job,
   cautions: optional(
     said(
       'What can hurt somebody until it is repaired; absent where nothing can',

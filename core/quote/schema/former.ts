@@ -2,7 +2,6 @@ import {
   array,
   day,
   documentSchema,
-  integer,
   literal,
   number,
   oneOf,
@@ -10,13 +9,12 @@ import {
   orNull,
   said,
   shape,
-  string,
   text,
   words,
   yesNo,
 } from '@/core/format';
 import type { Of } from '@/core/format';
-import { mediumId, money } from './fields';
+import { currency, job, media, money, shopFields } from './fields';
 
 const line = shape({
   name: text(200),
@@ -51,23 +49,17 @@ const option = shape({
 /** A quote as it was frozen before options had bills of several taxes, risks with workings and a recommendation. */
 const content = shape({
   format: literal('pelvik-quote/1'),
-  shop: shape({ name: text(200), address: words(300), phone: words(60) }),
-  currency: string({ pattern: '^[A-Z]{3}$' }),
+  shop: shape(shopFields),
+  currency,
   taxRate: number(0, 1),
   date: day,
   validUntil: day,
-  job: shape({
-    number: integer(1, 2 ** 31 - 1),
-    unit: words(200),
-    vehicle: words(200),
-    customer: words(200),
-    complaint: words(4000),
-  }),
+  job,
   finding: words(8000),
   undetermined: yesNo,
   cautions: optional(array(words(1000), { maxItems: 10 })),
   couldChange: array(words(1000), { maxItems: 60 }),
-  photos: array(shape({ id: mediumId, caption: words(300) }), { maxItems: 200 }),
+  photos: media,
   options: array(option, { minItems: 1, maxItems: 6 }),
 });
 export type FormerQuote = Of<typeof content>;
