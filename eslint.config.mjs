@@ -9,7 +9,9 @@ const forbid = (files, folders, extra = []) => ({
     'no-restricted-imports': [
       'error',
       {
-        paths: extra.map((name) => ({ name, message: 'This folder may not use it.' })),
+        paths: extra.map((use) =>
+          typeof use === 'string' ? { name: use, message: 'This folder may not use it.' } : use,
+        ),
         patterns: [
           ...folders.map((folder) => ({
             group: [`@/${folder}/*`, `@/${folder}`],
@@ -31,6 +33,7 @@ const NODE = [
   'node:fs/promises',
   'node:child_process',
 ];
+const LINK = { name: 'next/link', message: 'The way to another page is Link of @/ui/system.' };
 const UI = ['react', 'react-dom', 'next', 'styled-components', 'react-aria-components'];
 
 export default tseslint.config(
@@ -74,7 +77,7 @@ export default tseslint.config(
       ],
     },
   },
-  forbid(['ui/**/*.{ts,tsx}'], ['app', 'server', 'cli', 'stand-ins'], [...NODE, 'pg']),
+  forbid(['ui/**/*.{ts,tsx}'], ['app', 'server', 'cli', 'stand-ins'], [...NODE, 'pg', LINK]),
   forbid(['workers/**/*.ts'], ['app', 'ui', 'server', 'cli', 'stand-ins'], [...NODE, 'pg']),
   forbid(
     ['server/**/*.ts'],
@@ -82,7 +85,7 @@ export default tseslint.config(
     UI.filter((name) => name !== 'next'),
   ),
   forbid(['cli/**/*.ts'], ['app', 'ui', 'workers'], UI),
-  forbid(['app/**/*.{ts,tsx}'], ['cli'], ['pg']),
+  forbid(['app/**/*.{ts,tsx}'], ['cli'], ['pg', LINK]),
   // What is longer draws, reads and decides at once.
   {
     files: ['ui/**/*.{ts,tsx}'],

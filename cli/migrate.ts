@@ -1,6 +1,5 @@
 import { readdirSync } from 'node:fs';
 import path from 'node:path';
-import { runner } from 'node-pg-migrate';
 import pg from 'pg';
 import { installShippedUnits } from '@/server/units';
 import { CommandError } from './fail';
@@ -14,6 +13,8 @@ const FOLDER = path.join(ROOT, 'db', 'migrations');
  */
 export async function migrate(databaseUrl: string): Promise<void> {
   await withClient(databaseUrl, refuseNewer);
+  // Read only where it is used: no other command waits for it.
+  const { runner } = await import('node-pg-migrate');
   await runner({
     databaseUrl,
     dir: FOLDER,

@@ -5,15 +5,17 @@ import { dice } from './dice';
 import type { Dice } from './dice';
 import { CommandError } from './fail';
 import { noFiles, readOptions } from './input';
+import { databaseTests, withDatabase } from './scratch';
 import { DATA, ensureData, ROOT } from './system';
 
 export const help = `
 ./pelvik mutate [--only SUBJECT]... [--share PERCENT]
 
-Breaks the program on purpose, one small change at a time, and sees whether a test falls. SUBJECT is a folder of core/, or
-ui/sync (quote, case, scope, schedule, supply, shelf and ui/sync unless said otherwise). A file is held by the tests of its name (checks.test.ts and
-checks.open.test.ts for checks.ts), or by all of its folder where there are none; what is not caught enough so is tried
-once more against all of them. --share breaks only that share of the lines, in stretches of eight, always the same
+Breaks the program on purpose, one small change at a time, and sees whether a test falls. SUBJECT is a folder of core/,
+ui/sync or server, all of them below unless said otherwise:
+quote, case, scope, schedule, supply, shelf, inspection, powerflow, inference, validation, ui/sync, server A file is held by the tests of its name (checks.test.ts and
+checks.open.test.ts for checks.ts), or by those that import it, or by all of its folder; what is not caught enough so is
+tried once more against all of them (of server/: against those that import it). --share breaks only that share of the lines, in stretches of eight, always the same
 ones. Prints a table, and fails when fewer than 85 of 100 are caught (core/case: 80). Not part of ./pelvik test.
 `;
 
@@ -21,10 +23,16 @@ ones. Prints a table, and fails when fewer than 85 of 100 are caught (core/case:
 const DEMANDED: Record<string, number> = { case: 0.8 };
 const OTHERWISE = 0.85;
 const demanded = (subject: string) => DEMANDED[subject] ?? OTHERWISE;
-const USUAL = ['quote', 'case', 'scope', 'schedule', 'supply', 'shelf', 'ui/sync'];
-/** What is drawn, and what only hands over to the browser, is tried in the browser. */
-const IN_BROWSER = ['ui/sync/browser.ts', 'ui/sync/others-waiting.ts', 'ui/sync/surroundings.ts'];
-const folderOf = (subject: string) => (subject.includes('/') ? subject : path.join('core', subject));
+const CORE = ['quote', 'case', 'scope', 'schedule', 'supply', 'shelf', 'inspection', 'powerflow'];
+const USUAL = [...CORE, 'inference', 'validation', 'ui/sync', 'server'];
+/** What only hands over to the browser or starts the server is tried in the browser, and by `./pelvik trials`. */
+const TRIED_RUNNING = [
+  ...['browser', 'others-waiting', 'surroundings'].map((name) => `ui/sync/${name}.ts`),
+  ...['main', 'processes', 'log', 'page', 'job-start', 'raw-bytes'].map((name) => `server/${name}.ts`),
+  ...['background', 'background-tasks', 'customer-door', 'quote-pdfs'].map((name) => `server/${name}.ts`),
+];
+const folderOf = (subject: string) =>
+  subject.includes('/') || subject === 'server' ? subject : path.join('core', subject);
 /** Lines that are broken together when only a share is: most changes lie within so many. */
 const STRETCH = 8;
 const REPORT = path.join(DATA, 'mutation.json');
@@ -56,46 +64,87 @@ export async function run(args: string[]): Promise<number> {
     if (!existsSync(path.join(ROOT, folderOf(subject))))
       throw new CommandError(`There is no folder ${folderOf(subject)}.`, 2);
   ensureData();
-  const sums = subjects.map((subject) => [subject, table(mutate(subject, share))] as const);
+  const sums: [subject: string, Sum][] = [];
+  for (const subject of subjects)
+    sums.push([subject, table(await (subject === 'server' ? overDatabase(share) : mutate(subject, share)))]);
   for (const [subject, sum] of sums) process.stdout.write(row(folderOf(subject), sum));
   return sums.some(([subject, { caught, all }]) => caught / all < demanded(subject)) ? 1 : 0;
 }
 
+const overDatabase = (share: number) =>
+  withDatabase('pelvik_mutate', (url, owner) => {
+    Object.assign(process.env, databaseTests(url, owner));
+    return mutate('server', share);
+  });
+
 /**
- * Every file against the tests of its name, which are quick; then, where too little was caught, what came through against
- * all tests of the subject.
+ * Every file against the tests of its name, which are quick, or those that import it; then, where too little was caught,
+ * what came through against more of the subject's tests.
  */
 function mutate(subject: string, share: number): Found {
   const folder = folderOf(subject);
   const names = readdirSync(path.join(ROOT, folder), { recursive: true, encoding: 'utf8' }).filter((f) =>
     f.endsWith('.ts'),
   );
+  const sources = names.filter((f) => !f.endsWith('.test.ts') && path.basename(f) !== 'index.ts').sort();
+  const tests = testsOf(folder, names);
   const chosen = dice(1);
   const found: Found = new Map();
-  const take = (patterns: readonly string[], tests: readonly string[]) => {
-    if (patterns.length)
-      for (const [file, mutants] of stryker(subject, patterns, tests)) found.set(file, mutants);
-  };
-  const unnamed: string[] = [];
-  for (const name of names.filter((f) => !f.endsWith('.test.ts') && path.basename(f) !== 'index.ts').sort()) {
-    const own = names.filter((f) => f.endsWith('.test.ts') && f.startsWith(`${name.slice(0, -3)}.`));
+  // Files held by the same tests are broken in one run.
+  const runs = new Map<string, string[]>();
+  for (const name of sources) {
     const file = path.join(folder, name);
-    if (IN_BROWSER.includes(file)) continue;
-    const patterns = share < 1 ? stretches(file, share, chosen) : [file];
-    if (own.length) take(patterns, own);
-    else unnamed.push(...patterns);
+    if (TRIED_RUNNING.includes(file)) continue;
+    const held = tests.named(name).length ? tests.named(name) : tests.importing(name);
+    const run = held.join(',');
+    runs.set(run, [...(runs.get(run) ?? []), ...(share < 1 ? stretches(file, share, chosen) : [file])]);
   }
-  take(unnamed, []);
+  for (const [run, patterns] of runs)
+    if (patterns.length)
+      for (const [file, mutants] of stryker(subject, patterns, run ? run.split(',') : []))
+        found.set(file, mutants);
   const { caught, all } = sumOf([...found.values()].flat());
   if (caught / all >= demanded(subject)) return found;
-  const left = [...found].flatMap(([file, mutants]) =>
-    mutants.filter((m) => isCounted(m) && !isCaught(m)).map((m) => `${file}:${placeOf(m)}`),
-  );
-  for (const [file, mutants] of stryker(subject, left, [])) {
-    const caught = new Set(mutants.filter(isCaught).map(keyOf));
-    for (const mutant of found.get(file)!) if (caught.has(keyOf(mutant))) mutant.status = 'Killed';
-  }
+  const left = [...found].map(([file, mutants]) => ({
+    file,
+    through: mutants.filter((m) => isCounted(m) && !isCaught(m)).map((m) => `${file}:${placeOf(m)}`),
+  }));
+  const again = (patterns: string[], held: string[]) => {
+    if (!patterns.length) return;
+    for (const [file, mutants] of stryker(subject, patterns, held)) {
+      const caught = new Set(mutants.filter(isCaught).map(keyOf));
+      for (const mutant of found.get(file)!) if (caught.has(keyOf(mutant))) mutant.status = 'Killed';
+    }
+  };
+  // All tests of the server take a minute: those that import the file are nearly all that reach it.
+  if (subject === 'server')
+    for (const { file, through } of left) {
+      const name = path.relative(folder, file);
+      const more = tests.importing(name).filter((test) => !tests.named(name).includes(test));
+      if (tests.named(name).length && more.length) again(through, more);
+    }
+  else
+    again(
+      left.flatMap(({ through }) => through),
+      [],
+    );
   return found;
+}
+
+/** The tests of a folder that are named for a file, and those that import it. */
+function testsOf(folder: string, names: readonly string[]) {
+  const texts = names
+    .filter((f) => f.endsWith('.test.ts'))
+    .map((f) => [f, readFileSync(path.join(ROOT, folder, f), 'utf8')] as const);
+  const named = (name: string) => texts.map(([f]) => f).filter((f) => f.startsWith(`${name.slice(0, -3)}.`));
+  const importing = (name: string) =>
+    texts
+      .filter(([f, text]) => {
+        const from = path.relative(path.dirname(f), name.slice(0, -3));
+        return text.includes(` from '${from.startsWith('.') ? from : `./${from}`}'`);
+      })
+      .map(([f]) => f);
+  return { named, importing };
 }
 
 const placeOf = ({ location: { start, end } }: Mutant) =>

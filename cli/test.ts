@@ -3,12 +3,10 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ensureBuild } from './build';
-import { bundleBackground, bundleTools } from './bundle';
-import { dropDatabase, ensureCluster, ensureDatabase } from './cluster';
-import type { Cluster } from './cluster';
+import { bundleTools } from './bundle';
 import { CommandError } from './fail';
 import { noFiles, readOptions } from './input';
-import { migrate } from './migrate';
+import { databaseTests, withDatabase } from './scratch';
 import { seedDemo } from './seed';
 import { serve } from './serve';
 import { chromium, ensureDebian, freePort, ROOT, start, stop } from './system';
@@ -32,9 +30,7 @@ const RUNNERS: Record<string, () => Promise<Tally> | Tally> = {
   unused: () => check('unused', 'node_modules/knip/bin/knip.js', []),
   unit: () => jest('unit', { PELVIK_TOOLS: bundleTools() }),
   database: () =>
-    withDatabase('pelvik_test_database', false, (url, owner) =>
-      jest('database', { DATABASE_URL: url, PELVIK_OWNER_URL: owner, PELVIK_BACKGROUND: bundleBackground() }),
-    ),
+    withDatabase('pelvik_test_database', (url, owner) => jest('database', databaseTests(url, owner))),
   browser: () => browser(),
 };
 
@@ -118,7 +114,8 @@ function jest(project: string, env: Record<string, string>): Tally {
 async function browser(): Promise<Tally> {
   ensureDebian(chromium, ['chromium']);
   ensureBuild();
-  return withDatabase('pelvik_test_browser', true, async (url) => {
+  return withDatabase('pelvik_test_browser', async (url) => {
+    await seedDemo(url);
     const port = await freePort();
     const selling = await freePort();
     const supplier = start(['--import', 'tsx', 'cli/main.ts', 'supplier', '--port', String(selling)], {
@@ -151,24 +148,6 @@ async function browser(): Promise<Tally> {
       delete process.env.PELVIK_SUPPLIER;
     }
   });
-}
-
-async function withDatabase(
-  name: string,
-  demo: boolean,
-  work: (url: string, owner: string) => Promise<Tally> | Tally,
-): Promise<Tally> {
-  const cluster: Cluster = await ensureCluster();
-  try {
-    await dropDatabase(cluster, name);
-    await ensureDatabase(cluster, name);
-    await migrate(cluster.url(name));
-    if (demo) await seedDemo(cluster.appUrl(name));
-    return await work(cluster.appUrl(name), cluster.url(name));
-  } finally {
-    await dropDatabase(cluster, name).catch(() => undefined);
-    await cluster.release();
-  }
 }
 
 function withFolder<T>(work: (folder: string) => T): T {

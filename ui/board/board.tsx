@@ -1,7 +1,6 @@
 'use client';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Search } from 'lucide-react';
-import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import { Input, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
@@ -14,7 +13,7 @@ import type { Who } from '@/ui/sync/browser';
 import { useEngine } from '@/ui/sync/context';
 import { SignOut } from '@/ui/sync/sign-out';
 import { SignedIn } from '@/ui/sync/signed-in';
-import { Button, Choice, Mark, Shortcuts } from '@/ui/system';
+import { Button, Choice, Link, Mark, Shortcuts } from '@/ui/system';
 import { Column } from './column';
 import { asked, CLOSED, DUE, only, WAITS } from './filter';
 import type { Columns, Due, Filter } from './filter';

@@ -1,6 +1,6 @@
 'use client';
-import Link from 'next/link';
 import styled from 'styled-components';
+import { Link } from '@/ui/system';
 import type { BoardCard } from '@/core/case';
 import { dayWords, formatMoney, shopMomentWords } from '@/core/shop';
 import { promiseRisk } from '@/core/schedule';

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useMemo } from 'react';
 import styled from 'styled-components';
 import type { Comeback, Compared, Party, Responsibility, Why } from '@/core/comebacks';
@@ -7,7 +6,7 @@ import { distanceWords } from '@/core/shop';
 import { useBench } from '@/ui/job/provider';
 import { likelihood } from '@/ui/job/words';
 import { sayError, send } from '@/ui/net/request';
-import { Caption, later, Notice, Stack, useLater, Wide } from '@/ui/system';
+import { Caption, Link, Notice, Stack, Wide, later, useLater } from '@/ui/system';
 import { Ledger } from './ledger';
 
 const PARTIES: Record<Party, string> = {

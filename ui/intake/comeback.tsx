@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { BoardCard, BoardColumn } from '@/core/case';
@@ -7,7 +6,7 @@ import { SlotNumber } from '@/ui/job/fields';
 import { useBench, useSlot } from '@/ui/job/provider';
 import { useFoundInJob } from '@/ui/job/use-found';
 import { sayError, send } from '@/ui/net/request';
-import { Button, Caption, Line, Notice, Stack, TextInput } from '@/ui/system';
+import { Button, Caption, Line, Link, Notice, Stack, TextInput } from '@/ui/system';
 import { Rows } from './lists';
 
 const Search = styled.form`

@@ -1,6 +1,6 @@
 'use client';
-import Link from 'next/link';
 import styled from 'styled-components';
+import { Link } from '@/ui/system';
 
 /* The dark bar over a job and what stands under it. */
 export const Header = styled.header`

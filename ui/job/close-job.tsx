@@ -1,8 +1,7 @@
 'use client';
-import Link from 'next/link';
 import { useState } from 'react';
 import { RequestError, send, sayError } from '@/ui/net/request';
-import { Button, Caution, Dialog, DialogFoot, Line, Notice, Stack, TextInput } from '@/ui/system';
+import { Button, Caution, Dialog, DialogFoot, Line, Link, Notice, Stack, TextInput } from '@/ui/system';
 import { useBase } from './provider';
 
 /** What is done with a job as a whole: closing it, opening it again, and taking the customer out of it. */

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect } from 'react';
 import type { ReactNode } from 'react';
@@ -13,7 +12,7 @@ import { inspectionFor, useInspection } from './use-inspection';
 import { SyncBanner } from '@/ui/sync/banner';
 import { useSync } from '@/ui/sync/context';
 import { keepPages } from '@/ui/sync/version';
-import { Button, Mark, Notice, Shortcuts, useUnkept } from '@/ui/system';
+import { Button, Link, Mark, Notice, Shortcuts, useUnkept } from '@/ui/system';
 import { Body, Header, Home, Main, Right, Title, Words } from './bar';
 import { Clashes } from './clashes';
 import { Dangers } from './dangers';

@@ -1,6 +1,6 @@
 'use client';
-import Link from 'next/link';
 import styled from 'styled-components';
+import { Link } from '@/ui/system';
 import { PAGES, STAGE } from '@/core/stage';
 
 const Nav = styled.nav`

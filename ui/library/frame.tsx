@@ -1,8 +1,7 @@
 'use client';
-import Link from 'next/link';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { Mark } from '@/ui/system';
+import { Link, Mark } from '@/ui/system';
 
 const Top = styled.header`
   display: flex;

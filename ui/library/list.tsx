@@ -1,6 +1,5 @@
 'use client';
 import { useQuery } from '@tanstack/react-query';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
@@ -8,7 +7,7 @@ import styled from 'styled-components';
 import type { UnitDefinition, UnitSummary } from '@/core/unit';
 import { RequestError, send } from '@/ui/net/request';
 import { UnitSection } from '@/ui/section';
-import { Button, ButtonLink, Page } from '@/ui/system';
+import { Button, ButtonLink, Link, Page } from '@/ui/system';
 import { LibraryFrame } from './frame';
 import { Problems } from './problems';
 import type { Failure } from './problems';

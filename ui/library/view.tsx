@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
@@ -13,6 +12,7 @@ import {
   ButtonLink,
   Dialog,
   Line,
+  Link,
   Notice,
   Page,
   PageIndex,

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
@@ -10,7 +9,7 @@ import type { QuoteContent } from '@/core/quote';
 import { addDays, momentIn } from '@/core/schedule';
 import { useJob, useSlot } from '@/ui/job/provider';
 import { sayError, send } from '@/ui/net/request';
-import { Button, ButtonLink, Caption, forgetTyping, Line, Notice, Stack, TextInput } from '@/ui/system';
+import { Button, ButtonLink, Caption, Line, Link, Notice, Stack, TextInput, forgetTyping } from '@/ui/system';
 import { Moment } from '@/ui/system/moment';
 
 interface SentView {

@@ -1,7 +1,7 @@
 'use client';
-import Link from 'next/link';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { Link } from '@/ui/system';
 import { stageOfIn } from '@/core/inspection';
 import { isByCustom } from '@/core/scope';
 import type { Reason, ScopeLine } from '@/core/scope';

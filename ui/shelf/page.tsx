@@ -1,6 +1,5 @@
 'use client';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import Link from 'next/link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { DonorCore, ShelfGrade, ShelfPiece } from '@/core/shelf';
@@ -10,7 +9,7 @@ import { send } from '@/ui/net/request';
 import { UnitSection } from '@/ui/section';
 import type { Who } from '@/ui/sync/browser';
 import { SignedIn } from '@/ui/sync/signed-in';
-import { Caption, Page } from '@/ui/system';
+import { Caption, Link, Page } from '@/ui/system';
 import { Queries } from '@/ui/system/query';
 import { shelfMarks } from './marks';
 import { Piece } from './piece';

@@ -1,11 +1,10 @@
 'use client';
-import Link from 'next/link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { dayWords, formatMoney } from '@/core/shop';
 import { RequestError, sayError, send } from '@/ui/net/request';
 import type { ShelfPiece } from '@/core/shelf';
-import { Button, Caption, Dialog, Line, MoneyInput, Notice, Stack, TextInput } from '@/ui/system';
+import { Button, Caption, Dialog, Line, Link, MoneyInput, Notice, Stack, TextInput } from '@/ui/system';
 
 const Row = styled.li`
   display: grid;

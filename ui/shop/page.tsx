@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
@@ -9,7 +8,7 @@ import { RequestError, sayError, send } from '@/ui/net/request';
 import { typedName } from '@/ui/sync/left';
 import type { Who } from '@/ui/sync/browser';
 import { SignedIn } from '@/ui/sync/signed-in';
-import { Button, Caption, Line, Mark, Notice, Page, PageIndex, Section, Wide } from '@/ui/system';
+import { Button, Caption, Line, Link, Mark, Notice, Page, PageIndex, Section, Wide } from '@/ui/system';
 import { forgetTyping, holdTyping, keptTyping } from '@/ui/system/kept';
 import { Moment } from '@/ui/system/moment';
 import { DraftProvider } from './draft';

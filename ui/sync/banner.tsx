@@ -1,8 +1,7 @@
 'use client';
-import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
-import { Button, Line, TextInput } from '@/ui/system';
+import { Button, Line, Link, TextInput } from '@/ui/system';
 import { useEngine, useSync } from './context';
 import { useOthersWaiting } from './others-waiting';
 import type { SetAside } from './store';

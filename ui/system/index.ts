@@ -6,6 +6,7 @@ export { DialogFoot } from './dialog-foot';
 export { FieldLabel, MoneyInput, NumberInput, TextBox, TextInput, TextLines } from './field';
 export { Shortcuts } from './keys';
 export { forgetTyping } from './kept';
+export { Link } from './link';
 export { later, Missed, useLater, useWhenQuiet } from './later';
 export type { Later } from './later';
 export { Mark } from './mark';

@@ -1,8 +1,7 @@
 'use client';
-import Link from 'next/link';
 import { useSlot } from '@/ui/job/provider';
 import { useFoundInJob } from '@/ui/job/use-found';
-import { Caption } from '@/ui/system';
+import { Caption, Link } from '@/ui/system';
 
 /** At a comeback: what the earlier job found wrong at this station. */
 export function FoundBefore({ station }: { station: string }) {
