@@ -25,6 +25,8 @@ export interface Serving {
   disk?: string | null;
   mode?: 'start' | 'dev';
   quiet?: boolean;
+  /** A file that takes what it warns of, in place of the terminal. */
+  warnings?: number;
   /** Addresses that may say where a request came from; none unless given. */
   proxies?: string;
 }
@@ -39,7 +41,7 @@ export async function serve({
   const entry =
     mode === 'start' ? [`--max-old-space-size=${HEAP_MB}`, SERVER] : ['--import', 'tsx', 'server/main.ts'];
   const child = start(entry, {
-    stdio: options.quiet ? ['ignore', 'ignore', 'inherit'] : 'inherit',
+    stdio: options.quiet ? ['ignore', 'ignore', options.warnings ?? 'inherit'] : 'inherit',
     env: {
       ...process.env,
       NODE_ENV: mode === 'start' ? 'production' : 'development',

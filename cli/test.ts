@@ -1,5 +1,5 @@
 import { execFile, spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ensureBuild } from './build';
@@ -122,32 +122,43 @@ async function browser(): Promise<Tally> {
       stdio: 'ignore',
     });
     process.env.PELVIK_SUPPLIER = `http://127.0.0.1:${selling}`;
-    const server = await serve({ databaseUrl: url, port, quiet: true, proxies: '127.0.0.1' });
+    const folder = mkdtempSync(path.join(tmpdir(), 'pelvik-'));
+    const warnings = path.join(folder, 'server.err');
+    const server = await serve({
+      databaseUrl: url,
+      port,
+      quiet: true,
+      warnings: openSync(warnings, 'w'),
+      proxies: '127.0.0.1',
+    });
     try {
-      return withFolder((folder) => {
-        const report = path.join(folder, 'playwright.json');
-        const done = node(
-          ['node_modules/@playwright/test/cli.js', 'test', '-c', 'tests/playwright.config.ts'],
-          {
-            PELVIK_BASE_URL: `http://127.0.0.1:${port}`,
-            PLAYWRIGHT_JSON_OUTPUT_NAME: report,
-          },
-        );
-        if (done.status !== 0) process.stdout.write(`${done.stdout}${done.stderr}\n`);
-        const stats = (
-          readReport(report) as { stats?: { expected: number; unexpected: number; flaky: number } } | null
-        )?.stats;
-        if (!stats) return { passed: 0, failed: 1 };
-        for (const words of countsIn(report)) process.stdout.write(`  ${words}\n`);
-        const failed = stats.unexpected + stats.flaky;
-        return { passed: stats.expected, failed: done.status === 0 ? failed : Math.max(failed, 1) };
-      });
+      const { passed, failed } = playwright(folder, port);
+      const said = readFileSync(warnings, 'utf8').trim();
+      if (said) process.stdout.write(`the server said:\n${said}\n`);
+      return { passed, failed: failed + (said.includes('Warning:') ? 1 : 0) };
     } finally {
       await stop(server);
       await stop(supplier);
       delete process.env.PELVIK_SUPPLIER;
+      rmSync(folder, { recursive: true, force: true });
     }
   });
+}
+
+function playwright(folder: string, port: number): Tally {
+  const report = path.join(folder, 'playwright.json');
+  const done = node(['node_modules/@playwright/test/cli.js', 'test', '-c', 'tests/playwright.config.ts'], {
+    PELVIK_BASE_URL: `http://127.0.0.1:${port}`,
+    PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+  });
+  if (done.status !== 0) process.stdout.write(`${done.stdout}${done.stderr}\n`);
+  const read = readReport(report) as {
+    stats?: { expected: number; unexpected: number; flaky: number };
+  } | null;
+  if (!read?.stats) return { passed: 0, failed: 1 };
+  for (const words of countsIn(report)) process.stdout.write(`  ${words}\n`);
+  const failed = read.stats.unexpected + read.stats.flaky;
+  return { passed: read.stats.expected, failed: done.status === 0 ? failed : Math.max(failed, 1) };
 }
 
 function withFolder<T>(work: (folder: string) => T): T {

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newJob, recorded, saved, signIn } from './helpers';
+import { makeJob, recorded, saved, signIn } from './helpers';
 
 test('the agreed version with its order list: ordered, arrived, the old part back for its deposit', async ({
   page,
@@ -28,7 +28,7 @@ test('the agreed version with its order list: ordered, arrived, the old part bac
 
 test('without an agreement there is nothing to build, and the page says so', async ({ page }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page);
+  const job = await makeJob(page);
   await page.goto(`/jobs/${job}/build`);
   await expect(page.getByText('Nothing is agreed yet')).toBeVisible();
   expect((await page.request.get(`/api/jobs/${job}/orders`)).status()).toBe(409);

@@ -31,10 +31,15 @@ export async function live(page: Page): Promise<void> {
   await page.locator('html[data-live]').waitFor();
 }
 
+/** An empty job, and no page yet. */
+export async function makeJob(page: Page, unit = 'ostrel-four'): Promise<number> {
+  const answer = await page.request.post('/api/jobs', { headers: OURS, data: { unit } });
+  return ((await answer.json()) as { number: number }).number;
+}
+
 /** An empty job, opened at its intake. */
 export async function newJob(page: Page, unit = 'ostrel-four'): Promise<number> {
-  const answer = await page.request.post('/api/jobs', { headers: OURS, data: { unit } });
-  const { number } = (await answer.json()) as { number: number };
+  const number = await makeJob(page, unit);
   await page.goto(`/jobs/${number}/intake`);
   await live(page);
   await saved(page);

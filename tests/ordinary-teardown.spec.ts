@@ -5,7 +5,7 @@ import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
 import { keyboard, mouse, touch } from './hands';
 import type { Hands } from './hands';
-import { newJob, OURS, saved, signIn } from './helpers';
+import { makeJob, OURS, saved, signIn } from './helpers';
 import { STORY } from './teardown-story';
 import type { Visit } from './teardown-story';
 
@@ -134,7 +134,7 @@ for (const [way, handsOf, visits] of ways) {
     test.use({ hasTouch: way === 'touch' });
     test(`an ordinary teardown of the Ostrel Six: ${way}`, async ({ page }, info) => {
       await signIn(page, 'mira');
-      const job = await newJob(page, 'ostrel-six');
+      const job = await makeJob(page, 'ostrel-six');
       await page.goto(`/jobs/${job}/teardown`);
       const hands = handsOf(page);
       for (const station of STORY) {

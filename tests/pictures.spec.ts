@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { live, newJob, openRow, OURS, recorded, saved, signIn } from './helpers';
+import { live, makeJob, openRow, OURS, recorded, saved, signIn } from './helpers';
 
 /** The record of a job as the server has it: slot and what it says. */
 async function record(page: Page, job: number): Promise<Record<string, unknown>> {
@@ -29,7 +29,7 @@ test('the end of a stack is pushed to as many plates as were found, by mouse and
   page,
 }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page, 'ostrel-six');
+  const job = await makeJob(page, 'ostrel-six');
   await page.goto(`/jobs/${job}/teardown`);
   await find(page, 'clutch k2');
   const grip = page.getByRole('slider', { name: 'Frictions found, Clutch K2' });
@@ -55,7 +55,7 @@ test('the end of a stack is pushed to as many plates as were found, by mouse and
 
 test('one blue pin of four is painted, noted, and the rest stays silver', async ({ page }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page, 'ostrel-six');
+  const job = await makeJob(page, 'ostrel-six');
   await page.goto(`/jobs/${job}/teardown`);
   await find(page, 'front planetary');
   const set = page.locator('[data-subject="gearset.front"]');
@@ -78,7 +78,7 @@ test('one blue pin of four is painted, noted, and the rest stays silver', async 
 
 test('a band is painted by keys, from the anchor to the servo', async ({ page }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page, 'ostrel-four');
+  const job = await makeJob(page, 'ostrel-four');
   await page.goto(`/jobs/${job}/teardown`);
   await find(page, '2-4 band lining');
   const drawing = page.locator('[data-subject="element.band-2-4"]').getByRole('application');
@@ -101,7 +101,7 @@ test('a plate is found coned: it is said of that plate, and stands there wheneve
   page,
 }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page);
+  const job = await makeJob(page);
   await page.goto(`/jobs/${job}/teardown`);
   await page.getByRole('button', { name: /^6 Reverse and high/ }).click();
   const pack = await openRow(page, 'element.high');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newJob, recorded, saved, signIn, writeEntries } from './helpers';
+import { makeJob, newJob, recorded, saved, signIn, writeEntries } from './helpers';
 
 const CORE = {
   'vehicle.bare': true,
@@ -14,7 +14,7 @@ const ASK = /^Ask the suppliers about \d+ parts/;
 
 test('suppliers are asked, an offer is taken, and the scope costs what was offered', async ({ page }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page);
+  const job = await makeJob(page);
   await writeEntries(page, job, SHELL);
   await page.goto(`/jobs/${job}/scope`);
   const part = page.locator('section[aria-label="Where the parts come from"] [data-part="rear-carrier"]');
@@ -37,7 +37,7 @@ test('a sound part of a core goes on the shelf and fills the scope line of anoth
   page,
 }) => {
   await signIn(page, 'mira');
-  const core = await newJob(page);
+  const core = await makeJob(page);
   await writeEntries(page, core, CORE);
   await page.goto(`/jobs/${core}/scope`);
   const good = page.locator('section[aria-label="For the shelf"] [data-part="rear-carrier"]');
@@ -46,7 +46,7 @@ test('a sound part of a core goes on the shelf and fills the scope line of anoth
   await good.getByRole('button', { name: 'On the shelf' }).click();
   await expect(good).toContainText('On the shelf for €91.50');
 
-  const job = await newJob(page);
+  const job = await makeJob(page);
   await writeEntries(page, job, SHELL);
   await page.goto(`/jobs/${job}/scope`);
   await expect(page.getByText('On the shelf: Rear planet carrier')).toBeVisible();
@@ -57,7 +57,7 @@ test('a sound part of a core goes on the shelf and fills the scope line of anoth
   await expect(page.locator('[data-line="part-rear-carrier"]')).toContainText('used, Shelf');
   await saved(page);
 
-  const other = await newJob(page);
+  const other = await makeJob(page);
   await writeEntries(page, other, SHELL);
   await page.goto(`/jobs/${other}/scope`);
   await page.getByRole('button', { name: ASK }).click();
@@ -119,7 +119,7 @@ test('what the evidence changes after somebody stood by the scope is a differenc
   page,
 }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page);
+  const job = await makeJob(page);
   await writeEntries(page, job, SHELL);
   await page.goto(`/jobs/${job}/scope`);
   await page.getByRole('button', { name: /^Stand by this scope/ }).click();

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { told } from './fixtures/told';
-import { newJob, openRow, OURS, pick, recorded, saved, signIn, stage } from './helpers';
+import { makeJob, newJob, openRow, OURS, pick, recorded, saved, signIn, stage } from './helpers';
 
 async function jobOf(page: Page, findings: Record<string, unknown>): Promise<number> {
   const answer = await page.request.post('/api/cases', {
@@ -211,7 +211,7 @@ test('teardown: debris by kind, amount and place; a filter seen from outside is 
   page,
 }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page);
+  const job = await makeJob(page);
   await page.goto(`/jobs/${job}/teardown`);
   await page.getByRole('button', { name: /^2 Pan and filter/ }).click();
   const debris = await openRow(page, 'unit.debris');

@@ -3,7 +3,7 @@ import { withClient } from '@/server/db';
 import { pageUser } from '@/server/page';
 import { may } from '@/server/permissions';
 import { shopOf, shopVersions } from '@/server/shop';
-import { listUnits, unitOf } from '@/server/units';
+import { listUnits, unitsOf } from '@/server/units';
 import { listUsers } from '@/server/users';
 import { ShopPage } from '@/ui/shop/page';
 import { MessagePage } from '@/ui/system/message';
@@ -24,7 +24,7 @@ export default async function Page() {
     trail: await recentAudit(client),
     shop: await shopOf(client),
     versions: await shopVersions(client),
-    units: await Promise.all((await listUnits(client)).map((key) => unitOf(client, key))),
+    units: await unitsOf(client, await listUnits(client)),
   }));
   return (
     <ShopPage
