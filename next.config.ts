@@ -13,6 +13,8 @@ const HEADERS = [
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
+  // Named for its sources: what two machines build of the same checkout is one version, to a browser that meets both.
+  generateBuildId: () => process.env.PELVIK_BUILD ?? null,
   // Types are checked by `./pelvik test`, tests and tools included; a shop's start need not wait for it.
   typescript: { ignoreBuildErrors: true },
   // Names of components are for whoever works on Pelvik: a browser in a shop need not be sent them.

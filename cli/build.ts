@@ -38,11 +38,12 @@ export function ensureBuild(): number {
   const hash = hashOf(SOURCES);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return 0;
   const started = Date.now();
+  const name = hash.slice(0, 12);
   process.stderr.write('Building ...\n');
   const done = spawnSync(process.execPath, [NEXT, 'build'], {
     cwd: ROOT,
     encoding: 'utf8',
-    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', PELVIK_BUILD: name },
   });
   if (done.status !== 0)
     throw new CommandError(
@@ -50,7 +51,7 @@ export function ensureBuild(): number {
     );
   bundleServer();
   bundleBackground(BACKGROUND);
-  bundleServiceWorker(hash.slice(0, 12));
+  bundleServiceWorker(name);
   bundleCustomer();
   compress();
   writeFileSync(STAMP, hash);
