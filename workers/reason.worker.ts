@@ -3,6 +3,8 @@ import type { Complaint, JobState, SlotState } from '@/core/case';
 import { shopDiagnoser } from '@/core/diagnosis';
 import type { Diagnosis, Experience, Knowledge } from '@/core/diagnosis';
 import { reportsOf } from '@/core/roadtest';
+import { moreFrictions } from '@/core/scope';
+import type { AddedFriction } from '@/core/scope';
 import { suspectRanker } from '@/core/suspects';
 import type { Suspect } from '@/core/suspects';
 import type { UnitDefinition } from '@/core/unit';
@@ -17,6 +19,8 @@ export interface Change {
 export interface Verdict {
   diagnosis: Diagnosis;
   suspects: Suspect[] | null;
+  /** Packs of the unit that take one more friction. */
+  frictions: AddedFriction[];
 }
 
 /** Compiles a unit once, keeps the job's state, and reasons over it away from the page's own thread. */
@@ -26,11 +30,13 @@ class Reasoner {
   private rank!: ReturnType<typeof suspectRanker>;
   private state: Record<string, SlotState> = {};
   private grid = '';
+  private frictions: AddedFriction[] = [];
 
   prepare(unit: UnitDefinition, knowledge: Knowledge, experience: Experience): void {
     this.unit = unit;
     this.diagnose = shopDiagnoser(unit, knowledge, experience);
     this.rank = suspectRanker(unit, knowledge.behaviour, 12);
+    this.frictions = moreFrictions(unit);
   }
 
   reason({ set, clear }: Change): Verdict {
@@ -40,7 +46,11 @@ class Reasoner {
     const grid = `grid ${JSON.stringify(complaints)}`;
     const same = grid === this.grid;
     this.grid = grid;
-    return { diagnosis: this.diagnose(this.state), suspects: same ? null : this.rank(complaints) };
+    return {
+      diagnosis: this.diagnose(this.state),
+      suspects: same ? null : this.rank(complaints),
+      frictions: this.frictions,
+    };
   }
 }
 export type ReasonApi = Reasoner;

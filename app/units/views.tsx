@@ -1,14 +1,11 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { StageWaiting } from '@/ui/job/waiting';
+import { drawnLater } from '@/ui/system';
 
 /* Drawn in the browser, as a job's stages are: each page loads its own code alone. */
 
-export const UnitView = dynamic(() => import('@/ui/library/view').then((m) => m.UnitView), {
-  ssr: false,
-  loading: StageWaiting,
-});
-export const UnitEditor = dynamic(() => import('@/ui/library/editor').then((m) => m.UnitEditor), {
-  ssr: false,
-  loading: StageWaiting,
-});
+export const UnitView = drawnLater(() => import('@/ui/library/view').then((m) => m.UnitView), StageWaiting);
+export const UnitEditor = drawnLater(
+  () => import('@/ui/library/editor').then((m) => m.UnitEditor),
+  StageWaiting,
+);

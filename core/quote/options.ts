@@ -5,21 +5,12 @@ import type { Repair, Scope, Scoper } from '@/core/scope';
 import { midSentence, operationWithRole, partsWithRole } from '@/core/unit';
 import { formatMoney, times } from '@/core/shop';
 import { includedIn } from './included';
+import { nameOf } from './names';
 import { billOf, costOfLines } from './price';
 import { expectedReturnCost, riskOf } from './risk';
 import type { QuoteInput } from './quote';
 import { warrantyOf, warrantyWords } from './warranty';
 import type { QuoteOption } from './schema';
-
-const NAMES: Record<Repair, string> = {
-  targeted: 'Targeted repair',
-  full: 'Full overhaul',
-  upgrade: 'Overhaul with upgrade',
-  exchange: 'Exchange unit',
-  none: 'Do not repair',
-};
-
-export const nameOf = (repair: Repair) => NAMES[repair];
 
 /** What takes its time by the clock once the work is done. */
 const WAITS: Record<string, { words: string; hours: number }> = {
@@ -39,7 +30,7 @@ export function optionOf(input: QuoteInput, scoper: Scoper, repair: Repair): Quo
   const promised = input.promised;
   return {
     id: repair === 'none' ? 'no-repair' : repair,
-    name: NAMES[repair],
+    name: nameOf(repair),
     summary: repair === 'none' ? leftWords(input) : summaryOf(scope),
     ...bill,
     warranty: warrantyWords(warrantyTerms, input.terms.distance),

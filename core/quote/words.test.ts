@@ -1,7 +1,7 @@
 import { stateFromValues } from '@/core/case';
 import type { Diagnosis } from '@/core/diagnosis';
 import { cause, diagnosis, paperUnit as unit } from '@/tests/fixtures/paper';
-import { cautionsFor, couldChange, findingWords, standingCause, standingCauses } from './words';
+import { cautionsFor, couldChange, findingWords } from './words';
 
 describe('words', () => {
   const step = (words: string, plain: string | null, element: string | null = null, slots = ['seen']) => ({
@@ -76,8 +76,6 @@ describe('words', () => {
       { undetermined: true },
     );
     expect(findingWords(unit, state, open)).toContain('Still possible: cause a; cause b; cause c. Before');
-    expect(standingCause(state, open)).toBeNull();
-    expect(standingCause(state, diagnosis([]))).toBeNull();
   });
   test('nothing is determined: what is nearly sure and what was found are said all the same, and who may have done it', () => {
     const causes = [
@@ -109,8 +107,6 @@ describe('words', () => {
     expect(told('b', { undetermined: true, upstream })).toContain(doubt);
     expect(told('a', { undetermined: true })).toContain(doubt);
     expect(told('a', { upstream })).toBe('What probably failed first: cause a.');
-    expect(standingCause(commit('b'), diagnosis(causes))!.id).toBe('b');
-    expect(standingCause(commit('gone'), diagnosis(causes))).toBeNull();
   });
   test('what could still change: other likely causes, and the two most telling checks nobody made', () => {
     const causes = [cause('a', 0.5), cause('b', 0.3), cause('c', 0.05), cause('d', 0.06), cause('e', 0.09)];
@@ -127,15 +123,5 @@ describe('words', () => {
       'Not yet done: cut it.',
       'Not yet done: feel it.',
     ]);
-  });
-  test('a scope stands on the committed cause and what contributed, each once; on the leading one while none is', () => {
-    const causes = [cause('a', 0.5), cause('b', 0.4), cause('c', 0.1)];
-    const commit = (value: object) => stateFromValues({ 'cause.commit': { reason: 'r', ...value } as never });
-    const ids = (state: ReturnType<typeof commit>, found = diagnosis(causes)) =>
-      standingCauses(state, found).map((c) => c.id);
-    expect(ids(commit({ cause: 'b', contributing: ['c', 'b', 'gone'] }))).toEqual(['b', 'c']);
-    expect(ids(commit({ cause: 'gone', contributing: ['c'] }))).toEqual([]);
-    expect(ids(state)).toEqual(['a']);
-    expect(ids(state, diagnosis(causes, { undetermined: true }))).toEqual([]);
   });
 });

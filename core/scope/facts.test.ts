@@ -5,12 +5,18 @@ import { shippedUnits } from '@/data/shipped';
 import { POLICIES, scopeCause } from '@/tests/fixtures/paper';
 import { isApart, scopeFacts } from './facts';
 import type { ScopeCause } from './facts';
+import { moreFrictions } from './more-frictions';
 import { POLICY_NAMES } from '@/core/case';
 import { policiesOf } from './policies';
 
 const unit = shippedUnits.find((u) => u.id === 'ostrel-four')!;
 const facts = (values: Record<string, Json> = {}, causes: ScopeCause[] = [], of = unit) =>
-  scopeFacts(of, knowledge, { state: stateFromValues(values), policies: POLICIES, causes });
+  scopeFacts(
+    of,
+    knowledge,
+    { state: stateFromValues(values), policies: POLICIES, causes },
+    moreFrictions(of),
+  );
 const levels = (point: string, ...args: Parameters<typeof facts>) =>
   facts(...args)
     .filter((f) => f.point === point)

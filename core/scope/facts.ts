@@ -4,7 +4,8 @@ import type { CureWay } from '@/core/diagnosis';
 import { factsOf } from '@/core/facts';
 import type { Fact, FactKnowledge } from '@/core/facts';
 import type { UnitDefinition } from '@/core/unit';
-import { moreFrictions } from './more-frictions';
+import { atTorque } from './added-friction';
+import type { AddedFriction } from './added-friction';
 import { POLICY_NAMES } from '@/core/case';
 import type { Policies } from '@/core/case';
 
@@ -43,6 +44,7 @@ export function scopeFacts(
   unit: UnitDefinition,
   knowledge: FactKnowledge,
   { state, policies, causes }: Situation,
+  frictions: readonly AddedFriction[],
 ): ScopeFact[] {
   const facts = factsOf(unit, state, knowledge);
   const burnt = facts.filter((f) => f.point.startsWith('lining:') && f.level === 'burnt');
@@ -60,7 +62,7 @@ export function scopeFacts(
     ...(burnt.length >= MANY_BURNT
       ? [{ point: 'burnt-packs', level: 'many', slots: burnt.flatMap((f) => f.slots) }]
       : []),
-    ...moreFrictions(unit, valueOf(state, 'history.powerFactor') ?? 1).map(({ element, weak }) => ({
+    ...atTorque(frictions, valueOf(state, 'history.powerFactor') ?? 1).map(({ element, weak }) => ({
       point: `more-frictions:${element}`,
       level: weak ? 'called-for' : 'fits',
       slots: [],

@@ -1,6 +1,8 @@
 export { policiesOf } from './policies';
 export { isApart } from './facts';
 export type { ScopeCause } from './facts';
+export { atTorque } from './added-friction';
+export type { AddedFriction } from './added-friction';
 export { moreFrictions } from './more-frictions';
 export { REPAIRS } from './schema';
 export type { Repair, ScopeRule, ScopeRules } from './schema';
@@ -11,6 +13,7 @@ export type { ScopeProblem } from './problems';
 export { changesSince, leftAsItWas, madeOf, withTaken } from './made';
 export type { MadeScope, ScopeChange } from './made';
 export type { PartSource } from './sources';
-export { buildScope, scoper } from './scope';
+export { scoperKnowing } from './scope';
+export { buildScope, scoper } from './scoper';
 export type { Scope, ScopeBasis, Scoper } from './scope';
 export { scopeRulesSchema } from './schema';

@@ -1,5 +1,6 @@
 import { shippedUnits } from '@/data/shipped';
 import type { Pack, UnitDefinition } from '@/core/unit';
+import { atTorque } from './added-friction';
 import { moreFrictions } from './more-frictions';
 
 const four = shippedUnits.find((u) => u.id === 'ostrel-four')!;
@@ -11,7 +12,7 @@ const changed = (more: (pack: Pack) => Pack): UnitDefinition => ({
 const setUp = (more: Partial<NonNullable<Pack['setUp']>>) =>
   changed((p) => ({ ...p, setUp: { ...p.setUp!, ...more } }));
 const high = (unit: UnitDefinition, factor = 1) =>
-  moreFrictions(unit, factor).find((a) => a.element === 'high');
+  atTorque(moreFrictions(unit), factor).find((a) => a.element === 'high');
 
 test('capacity goes with the faces, and torque over stock takes from both', () => {
   const stock = high(four)!;
@@ -55,7 +56,7 @@ describe('one more does not fit', () => {
 
 test('every shipped unit can be strengthened where it is weakest, weakest first', () => {
   for (const unit of shippedUnits) {
-    const list = moreFrictions(unit, 1);
+    const list = moreFrictions(unit);
     expect(list.length).toBeGreaterThan(0);
     expect(list.map((a) => a.before)).toEqual(list.map((a) => a.before).sort((a, b) => a - b));
   }

@@ -1,45 +1,27 @@
 import { withMoreFrictions } from '@/core/powerflow';
 import type { Pack, UnitDefinition } from '@/core/unit';
-
-/** One more friction in a pack where it fits, and what it brings. */
-export interface AddedFriction {
-  element: string;
-  frictions: number;
-  /** Worst torque margin with this engine, as built and with the friction added. */
-  before: number;
-  after: number;
-  /** The steels it takes, m, and how far the piston is cut for it, m. */
-  steel: number;
-  pistonCut: number;
-  /** Heat the steels can take compared with now. */
-  heat: number;
-  /** The margin as built is too thin for this engine. */
-  weak: boolean;
-}
-
-/** Below this a dynamic element is called weak: heat and wear take the rest. */
-const THIN_MARGIN = 1.2;
+import { isWeak } from './added-friction';
+import type { AddedFriction } from './added-friction';
 
 /**
  * Dynamic packs that take one more friction: steels of a size that is sold, the plates on their hub and in their drum, the
- * piston cut no lower than it may be. `torqueFactor` is the engine's torque over stock. Weakest first.
+ * piston cut no lower than it may be; with the stock engine. Weakest first.
  */
-export function moreFrictions(unit: UnitDefinition, torqueFactor: number): AddedFriction[] {
+export function moreFrictions(unit: UnitDefinition): AddedFriction[] {
   return unit.elements
     .flatMap((element): AddedFriction[] => {
       if (element.application !== 'dynamic' || !element.pack) return [];
       const gain = withMoreFrictions(unit, element.id, 1);
       const fit = gain && fitOf(element.pack);
       if (!gain || !fit) return [];
-      const before = gain.before / torqueFactor;
       return [
         {
           element: element.id,
           frictions: gain.frictions,
-          before,
-          after: gain.after / torqueFactor,
+          before: gain.before,
+          after: gain.after,
           ...fit,
-          weak: before < THIN_MARGIN,
+          weak: isWeak(gain.before),
         },
       ];
     })

@@ -1,6 +1,7 @@
 import type { FactKnowledge } from '@/core/facts';
 import { operationWithRole, partsWithRole } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
+import type { AddedFriction } from './added-friction';
 import { curedBy, isDone, marksOf, usualWay } from './cure';
 import type { Curable, Doing } from './cure';
 import { applyEdit, editsOf, lineKey } from './edits';
@@ -56,9 +57,17 @@ export interface Scoper {
   usual: Repair;
 }
 
-/** Builds scopes: rules over findings, causes and policies first, then what cures the causes, then the technician's changes. */
-export function scoper(unit: UnitDefinition, basis: ScopeBasis, situation: Situation): Scoper {
-  const facts = scopeFacts(unit, basis.knowledge, situation);
+/**
+ * Builds scopes: rules over findings, causes and policies first, then what cures the causes, then the technician's changes.
+ * `frictions` is what `moreFrictions` says of the unit: a page has it from its worker, and is not sent the gear solver.
+ */
+export function scoperKnowing(
+  frictions: readonly AddedFriction[],
+  unit: UnitDefinition,
+  basis: ScopeBasis,
+  situation: Situation,
+): Scoper {
+  const facts = scopeFacts(unit, basis.knowledge, situation, frictions);
   const sourced = asSourced(unit, situation.state);
   const open = basis.rules.repairs.map((rule) => openness(rule, facts));
   const { overhaul } = situation.policies;
@@ -82,17 +91,6 @@ function openness({ repair, unless = [], onlyFor }: RepairRule, facts: readonly 
   const barred = unless.find(holds)?.reason ?? null;
   if (onlyFor && !asked) return { repair, barred: 'Nothing calls for it.', reason: null };
   return { repair, barred, reason: asked?.reason ?? null };
-}
-
-/** The scope of one situation, for the repair its policy asks for where none is named. */
-export function buildScope(
-  unit: UnitDefinition,
-  basis: ScopeBasis,
-  situation: Situation,
-  repair?: Repair,
-): Scope {
-  const scopes = scoper(unit, basis, situation);
-  return scopes.scope(repair ?? scopes.usual);
 }
 
 function build(

@@ -1,10 +1,9 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { dayWords } from '@/core/shop';
 import { SlotChoice, SlotDistance, SlotMoney, SlotNumber, SlotText } from '@/ui/job/fields';
 import { useBench, useSlot } from '@/ui/job/provider';
-import { Button, FieldLabel, Fields, Line, Page, PageIndex, Section, Stack } from '@/ui/system';
+import { Button, FieldLabel, Fields, Line, Page, PageIndex, Section, Stack, drawnLater } from '@/ui/system';
 import { Tick } from '@/ui/system/tick';
 import { Phone } from '@/ui/system/phone';
 import { FluidAtIntake } from './fluid';
@@ -178,7 +177,7 @@ function Complaint() {
 }
 
 /** The calendar is large: it comes when the page stands. */
-const DayInput = dynamic(() => import('@/ui/system/day').then((m) => m.DayInput), { ssr: false });
+const DayInput = drawnLater(() => import('@/ui/system/day').then((m) => m.DayInput));
 
 /** The customer's number, one press away. */
 function Call() {

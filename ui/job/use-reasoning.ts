@@ -2,6 +2,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { JobState } from '@/core/case';
 import type { Diagnosis, Experience } from '@/core/diagnosis';
+import type { AddedFriction } from '@/core/scope';
 import type { Suspect } from '@/core/suspects';
 import { WorkerClient } from '@/ui/worker/client';
 import type { Change, ReasonApi } from '@/workers/reason.worker';
@@ -10,6 +11,7 @@ import type { JobLibrary } from './library';
 interface Reasoning {
   diagnosis: Diagnosis;
   suspects: Suspect[];
+  frictions: AddedFriction[];
 }
 
 export interface ReasoningValue {
@@ -76,6 +78,7 @@ export function useReasoner(
             reasoning: {
               diagnosis: verdict.diagnosis,
               suspects: verdict.suspects ?? old.reasoning?.suspects ?? [],
+              frictions: verdict.frictions,
             },
             before: new Map((old.reasoning?.diagnosis.causes ?? []).map((c) => [c.id, c.probability])),
             problem: null,

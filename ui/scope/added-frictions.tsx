@@ -1,8 +1,8 @@
 'use client';
-import { useMemo } from 'react';
 import styled from 'styled-components';
 import { valueOf } from '@/core/case';
-import { moreFrictions } from '@/core/scope';
+import { atTorque } from '@/core/scope';
+import type { AddedFriction } from '@/core/scope';
 import { elementOf } from '@/core/unit';
 import { useJob } from '@/ui/job/provider';
 import { Caption, Section, Stack } from '@/ui/system';
@@ -28,11 +28,10 @@ const Table = styled.table`
 `;
 
 /** Where one more friction fits, and what it brings: computed from the pack, its sizes and this engine. */
-export function AddedFrictions() {
+export function AddedFrictions({ stock }: { stock: readonly AddedFriction[] }) {
   const { unit, state } = useJob();
   const factor = valueOf(state, 'history.powerFactor') ?? 1;
-  const list = useMemo(() => moreFrictions(unit, factor), [unit, factor]);
-  if (list.length === 0) return null;
+  const list = atTorque(stock, factor);
   const mm = (metres: number) => `${(metres * 1000).toFixed(2)} mm`;
   return (
     <Section

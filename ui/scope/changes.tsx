@@ -1,16 +1,15 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { dayWords } from '@/core/shop';
 import { changesSince, leftAsItWas, madeOf, withTaken } from '@/core/scope';
 import type { MadeScope, Scope, ScopeChange } from '@/core/scope';
 import { useJob } from '@/ui/job/provider';
-import { Button, Caption, Line } from '@/ui/system';
+import { Button, Caption, Line, drawnLater } from '@/ui/system';
 import { Told } from './reasons';
 
 /** Comes with the first reason that is asked for. */
-const ReasonDialog = dynamic(() => import('./reason-dialog').then((m) => m.ReasonDialog), { ssr: false });
+const ReasonDialog = drawnLater(() => import('./reason-dialog').then((m) => m.ReasonDialog));
 
 const Since = styled.section`
   border: 1.5px solid var(--accent);

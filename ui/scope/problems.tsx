@@ -1,5 +1,4 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { valueOf } from '@/core/case';
@@ -7,10 +6,10 @@ import { variantMeasured } from '@/core/scope';
 import type { ScopeProblem } from '@/core/scope';
 import type { Variant } from '@/core/unit';
 import { useJob } from '@/ui/job/provider';
-import { Button, Caption, NumberInput } from '@/ui/system';
+import { Button, Caption, NumberInput, drawnLater } from '@/ui/system';
 
 /** Comes with the first reason that is asked for. */
-const ReasonDialog = dynamic(() => import('./reason-dialog').then((m) => m.ReasonDialog), { ssr: false });
+const ReasonDialog = drawnLater(() => import('./reason-dialog').then((m) => m.ReasonDialog));
 
 const List = styled.ul`
   display: grid;

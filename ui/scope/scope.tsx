@@ -1,16 +1,15 @@
 'use client';
 import { useMemo, useState } from 'react';
-import dynamic from 'next/dynamic';
 import styled from 'styled-components';
 import { midSentence } from '@/core/unit';
 import { billOf, nameOf, standingCauses } from '@/core/quote';
 import { asPriced, formatMoney } from '@/core/shop';
-import { policiesOf, scoper } from '@/core/scope';
-import type { Repair, Scope } from '@/core/scope';
+import { policiesOf, scoperKnowing } from '@/core/scope';
+import type { AddedFriction, Repair, Scope } from '@/core/scope';
 import { useJob, useReasoning } from '@/ui/job/provider';
 import { isDonor } from '@/core/case';
 import { UnitSection } from '@/ui/section';
-import { Button, Caption, Line, Page, Section, Stack } from '@/ui/system';
+import { Button, Caption, Line, Page, Section, Stack, drawnLater } from '@/ui/system';
 import { Changes, Standing } from './changes';
 import type { Edit } from './edit-dialog';
 import { scopeMarks } from './marks';
@@ -20,13 +19,11 @@ import { SourcesFold } from './sources-fold';
 import { ScopeTable } from './table';
 
 /** Comes with the first line that is changed: most looks at a scope change none. */
-const EditDialog = dynamic(() => import('./edit-dialog').then((m) => m.EditDialog), { ssr: false });
+const EditDialog = drawnLater(() => import('./edit-dialog').then((m) => m.EditDialog));
 
-const DonorShelf = dynamic(() => import('./donor').then((m) => m.DonorShelf), { ssr: false });
+const DonorShelf = drawnLater(() => import('./donor').then((m) => m.DonorShelf));
 
-const AddedFrictions = dynamic(() => import('./added-frictions').then((m) => m.AddedFrictions), {
-  ssr: false,
-});
+const AddedFrictions = drawnLater(() => import('./added-frictions').then((m) => m.AddedFrictions));
 
 const Repairs = styled.div`
   display: grid;
@@ -70,6 +67,9 @@ const Repairs = styled.div`
   }
 `;
 
+/** Until the worker has answered once. */
+const UNKNOWN: AddedFriction[] = [];
+
 /** For every part: what is done with it, and why. Rules fill it; the technician has the last word. */
 export function ScopeStage() {
   const { unit, rules, knowledge, terms, state } = useJob();
@@ -77,12 +77,18 @@ export function ScopeStage() {
   const [edit, setEdit] = useState<Edit | null>(null);
   const [picked, setPicked] = useState<Repair | null>(null);
   const diagnosis = reasoning?.diagnosis;
+  const frictions = reasoning?.frictions ?? UNKNOWN;
   const causes = useMemo(() => (diagnosis ? standingCauses(state, diagnosis) : []), [state, diagnosis]);
   const priced = useMemo(() => asPriced(unit, terms), [unit, terms]);
   const scopes = useMemo(
     () =>
-      scoper(priced, { rules, knowledge }, { state, policies: policiesOf(state, terms.policies), causes }),
-    [priced, rules, knowledge, state, terms, causes],
+      scoperKnowing(
+        frictions,
+        priced,
+        { rules, knowledge },
+        { state, policies: policiesOf(state, terms.policies), causes },
+      ),
+    [frictions, priced, rules, knowledge, state, terms, causes],
   );
   const offered = scopes.open.filter(
     (o) => o.repair !== 'none' && (o.barred === null || o.repair === 'targeted'),
@@ -139,7 +145,7 @@ export function ScopeStage() {
         <Section title="The shop’s way" note="Where builders differ.">
           <PolicyRows />
         </Section>
-        <AddedFrictions />
+        {frictions.length > 0 && <AddedFrictions stock={frictions} />}
       </Page>
       {edit && <EditDialog edit={edit} onClose={() => setEdit(null)} />}
     </>

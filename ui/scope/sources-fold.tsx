@@ -1,15 +1,14 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { useEffect, useState } from 'react';
 import { isBought } from '@/core/scope';
 import type { Scope, ScopeLine } from '@/core/scope';
 import type { ShelfPiece } from '@/core/shelf';
 import { useBench, useSlots } from '@/ui/job/provider';
 import { send } from '@/ui/net/request';
-import { Button, Line, Section } from '@/ui/system';
+import { Button, Line, Section, drawnLater } from '@/ui/system';
 
 /** Comes with the first question: most looks at a scope ask nobody. */
-const Sources = dynamic(() => import('./sources').then((m) => m.Sources), { ssr: false });
+const Sources = drawnLater(() => import('./sources').then((m) => m.Sources));
 
 /** What is bought by itself: what a kit holds comes with it. */
 const boughtLines = (scope: Scope): ScopeLine[] =>

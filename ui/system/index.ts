@@ -3,6 +3,7 @@ export { Choice } from './choice';
 export type { Option } from './choice';
 export { Dialog } from './dialog';
 export { DialogFoot } from './dialog-foot';
+export { drawnLater } from './drawn-later';
 export { FieldLabel, MoneyInput, NumberInput, TextBox, TextInput, TextLines } from './field';
 export { Shortcuts } from './keys';
 export { forgetTyping } from './kept';

@@ -1,9 +1,6 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { onceReady } from '@/ui/job/ready';
 import { StageWaiting } from '@/ui/job/waiting';
+import { drawnLater } from '@/ui/system';
 
-export default dynamic(() => import('@/ui/teardown/paper').then((m) => onceReady(m.Paper)), {
-  ssr: false,
-  loading: StageWaiting,
-});
+export default drawnLater(() => import('@/ui/teardown/paper').then((m) => onceReady(m.Paper)), StageWaiting);

@@ -1,9 +1,9 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { onceReady } from '@/ui/job/ready';
 import { StageWaiting } from '@/ui/job/waiting';
+import { drawnLater } from '@/ui/system';
 
-export default dynamic(() => import('@/ui/teardown/teardown').then((m) => onceReady(m.Teardown)), {
-  ssr: false,
-  loading: StageWaiting,
-});
+export default drawnLater(
+  () => import('@/ui/teardown/teardown').then((m) => onceReady(m.Teardown)),
+  StageWaiting,
+);
