@@ -9,14 +9,14 @@ import { databaseTests, withDatabase } from './scratch';
 import { DATA, ensureData, ROOT } from './system';
 
 export const help = `
-./pelvik mutate [--only SUBJECT]... [--share PERCENT]
+./pelvik mutate [--only SUBJECT]... [--share PERCENT] [--show]
 
 Breaks the program on purpose, one small change at a time, and sees whether a test falls. SUBJECT is a folder of core/,
 ui/sync or server, all of them below unless said otherwise:
 quote, case, scope, schedule, supply, shelf, inspection, powerflow, inference, validation, ui/sync, server A file is held by the tests of its name (checks.test.ts and
 checks.open.test.ts for checks.ts), or by those that import it, or by all of its folder; what is not caught enough so is
 tried once more against all of them (of server/: against those that import it). --share breaks only that share of the lines, in stretches of eight, always the same
-ones. Prints a table, and fails when fewer than 85 of 100 are caught (core/case: 80). Not part of ./pelvik test.
+ones. Prints a table, with --show also every change that came through, and fails when fewer than 85 of 100 are caught (core/case: 80). Not part of ./pelvik test.
 `;
 
 /** Share of changes the tests must notice, where a subject has one of its own. */
@@ -55,7 +55,7 @@ interface Sum {
 }
 
 export async function run(args: string[]): Promise<number> {
-  const options = readOptions(args, [], ['--only', '--share']);
+  const options = readOptions(args, ['--show'], ['--only', '--share']);
   noFiles(options, 'mutate');
   const subjects = options.values.get('--only') ?? USUAL;
   const share = Number(options.values.get('--share')?.[0] ?? 100) / 100;
@@ -65,8 +65,11 @@ export async function run(args: string[]): Promise<number> {
       throw new CommandError(`There is no folder ${folderOf(subject)}.`, 2);
   ensureData();
   const sums: [subject: string, Sum][] = [];
-  for (const subject of subjects)
-    sums.push([subject, table(await (subject === 'server' ? overDatabase(share) : mutate(subject, share)))]);
+  for (const subject of subjects) {
+    const found = await (subject === 'server' ? overDatabase(share) : mutate(subject, share));
+    sums.push([subject, table(found)]);
+    if (options.flags.has('--show')) show(found);
+  }
   for (const [subject, sum] of sums) process.stdout.write(row(folderOf(subject), sum));
   return sums.some(([subject, { caught, all }]) => caught / all < demanded(subject)) ? 1 : 0;
 }
@@ -190,6 +193,13 @@ function table(found: Found): Sum {
     if (sum.all > 0) process.stdout.write(row(file, sum));
   }
   return sumOf([...found.values()].flat());
+}
+
+function show(found: Found): void {
+  for (const [file, mutants] of found)
+    for (const m of mutants)
+      if (isCounted(m) && !isCaught(m))
+        process.stdout.write(`${file}:${m.location.start.line}  ${m.replacement}\n`);
 }
 
 function row(name: string, { caught, all }: Sum): string {
