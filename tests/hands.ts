@@ -115,12 +115,17 @@ function pointing(
 
 const MOST_TABS = 120;
 
-/** Whether the target stands before what has the focus. */
-const isBehind = (target: Locator) =>
-  target.evaluate(
-    (e) =>
-      ((document.activeElement?.compareDocumentPosition(e) ?? 0) & Node.DOCUMENT_POSITION_PRECEDING) !== 0,
-  );
+/** Whether the focus is on the target, or in its group of choices; and whether the target stands before it. */
+const focusAt = (target: Locator) =>
+  target.evaluate((e) => {
+    const focus = document.activeElement;
+    const group = e.closest('[role=radiogroup]');
+    return {
+      on: focus === e,
+      inside: focus === e || (group !== null && group.contains(focus)),
+      back: ((focus?.compareDocumentPosition(e) ?? 0) & Node.DOCUMENT_POSITION_PRECEDING) !== 0,
+    };
+  });
 
 /** Keys alone. */
 export function keyboard(page: Page): Hands {
@@ -132,20 +137,17 @@ export function keyboard(page: Page): Hands {
     hands.keys += words.length;
     await page.keyboard.type(words);
   };
-  /** Whether the focus is on the target, or in its group of choices. */
-  const at = (target: Locator) =>
-    target.evaluate((e) => {
-      const group = e.closest('[role=radiogroup]');
-      return document.activeElement === e || (group !== null && group.contains(document.activeElement));
-    });
   const reach = async (target: Locator) => {
-    for (let k = 0; !(await at(target)); k++) {
+    let focus = await focusAt(target);
+    for (let k = 0; !focus.inside; k++) {
       if (k > MOST_TABS) throw new Error('Not to be reached by Tab.');
-      await key((await isBehind(target)) ? 'Shift+Tab' : 'Tab');
+      await key(focus.back ? 'Shift+Tab' : 'Tab');
+      focus = await focusAt(target);
     }
-    for (let k = 0; !(await target.evaluate((e) => document.activeElement === e)); k++) {
+    for (let k = 0; !focus.on; k++) {
       if (k > 12) throw new Error('Not to be reached by the arrows.');
-      await key((await isBehind(target)) ? 'ArrowLeft' : 'ArrowRight');
+      await key(focus.back ? 'ArrowLeft' : 'ArrowRight');
+      focus = await focusAt(target);
     }
   };
   const hands: Hands = {

@@ -1,4 +1,4 @@
-import { buildModel, diagnoser } from '@/core/diagnosis';
+import { buildModel, diagnoser, posteriors } from '@/core/diagnosis';
 import type { Diagnosis, Knowledge, Root } from '@/core/diagnosis';
 import type { UnitDefinition } from '@/core/unit';
 import type { Dice } from '../dice';
@@ -35,9 +35,14 @@ export function prove(
   for (const unit of units) {
     const { roots } = buildModel(unit, knowledge);
     const diagnose = diagnoser(unit, knowledge);
+    const { of: posterior } = posteriors(unit, knowledge);
     const family = familyOf(roots);
     const judges: Record<string, (state: ReturnType<typeof stateOf>) => Answer> = {
-      [MODEL]: (state) => new Map(diagnose(state).causes.map((c) => [c.id, c.probability])),
+      // The verdict's own figures, without the checks it would work out besides.
+      [MODEL]: (state) => {
+        const { first } = posterior(state);
+        return new Map(roots.map((root, k) => [root.id, first[k]!]));
+      },
       ...plainRules(unit, roots),
     };
     const draw = worlds(unit);
