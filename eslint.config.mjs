@@ -33,7 +33,13 @@ const NODE = [
   'node:fs/promises',
   'node:child_process',
 ];
-const LINK = { name: 'next/link', message: 'The way to another page is Link of @/ui/system.' };
+const OURS = [
+  { name: 'next/link', message: 'The way to another page is Link of @/ui/system.' },
+  {
+    name: 'next/dynamic',
+    message: 'What comes later is drawnLater of @/ui/system: it says when it does not arrive.',
+  },
+];
 const UI = ['react', 'react-dom', 'next', 'styled-components', 'react-aria-components'];
 
 export default tseslint.config(
@@ -77,7 +83,7 @@ export default tseslint.config(
       ],
     },
   },
-  forbid(['ui/**/*.{ts,tsx}'], ['app', 'server', 'cli', 'stand-ins'], [...NODE, 'pg', LINK]),
+  forbid(['ui/**/*.{ts,tsx}'], ['app', 'server', 'cli', 'stand-ins'], [...NODE, 'pg', ...OURS]),
   forbid(['workers/**/*.ts'], ['app', 'ui', 'server', 'cli', 'stand-ins'], [...NODE, 'pg']),
   forbid(
     ['server/**/*.ts'],
@@ -85,7 +91,7 @@ export default tseslint.config(
     UI.filter((name) => name !== 'next'),
   ),
   forbid(['cli/**/*.ts'], ['app', 'ui', 'workers'], UI),
-  forbid(['app/**/*.{ts,tsx}'], ['cli'], ['pg', LINK]),
+  forbid(['app/**/*.{ts,tsx}'], ['cli'], ['pg', ...OURS]),
   // What is longer draws, reads and decides at once.
   {
     files: ['ui/**/*.{ts,tsx}'],
