@@ -40,6 +40,7 @@ const OURS = [
     message: 'What comes later is drawnLater of @/ui/system: it says when it does not arrive.',
   },
 ];
+const BESIDE_UI = ['app', 'server', 'cli', 'stand-ins'];
 const UI = ['react', 'react-dom', 'next', 'styled-components', 'react-aria-components'];
 
 export default tseslint.config(
@@ -83,7 +84,9 @@ export default tseslint.config(
       ],
     },
   },
-  forbid(['ui/**/*.{ts,tsx}'], ['app', 'server', 'cli', 'stand-ins'], [...NODE, 'pg', ...OURS]),
+  forbid(['ui/**/*.{ts,tsx}'], BESIDE_UI, [...NODE, 'pg', ...OURS]),
+  // Where Link is made of it.
+  forbid(['ui/system/link.tsx'], BESIDE_UI, [...NODE, 'pg']),
   forbid(['workers/**/*.ts'], ['app', 'ui', 'server', 'cli', 'stand-ins'], [...NODE, 'pg']),
   forbid(
     ['server/**/*.ts'],

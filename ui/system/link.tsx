@@ -1,5 +1,4 @@
 'use client';
-// eslint-disable-next-line no-restricted-imports -- the one place that may
 import NextLink from 'next/link';
 import type { ComponentProps } from 'react';
 

@@ -78,13 +78,3 @@ test('takes levels at its own places, at least one, or what stands in place of a
   );
   expect(amounts.cell(field, levels)).toBe('`none` 0, `trace` 0, `heavy` 3; at `sump`, `magnets`');
 });
-
-test('it is no list to tick, and is neither looked at again nor tried under conditions', () => {
-  const { levelled, again, underConditions, saysItself } = amounts;
-  expect({ levelled, again, underConditions, saysItself }).toEqual({
-    levelled: false,
-    again: false,
-    underConditions: false,
-    saysItself: false,
-  });
-});

@@ -82,14 +82,7 @@ test('a resistance is corrected to 20 °C, and is none without its temperature',
   expect(at(0.3, both, field(), { temperatureC: 90 })).toMatchObject({ value: 0.0003 });
 });
 
-test('is no list to tick, may be read again, and reads with its unit', () => {
-  const { levelled, again, underConditions, saysItself } = measure;
-  expect({ levelled, again, underConditions, saysItself }).toEqual({
-    levelled: false,
-    again: true,
-    underConditions: false,
-    saysItself: false,
-  });
+test('reads with its unit', () => {
   expect(measure.levels(field(), undefined as never)).toEqual([]);
   const say = () => 'Cannot tell';
   expect(measure.words(field(), 0.3, say)).toBe('0.3 mm');
