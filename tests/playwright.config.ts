@@ -23,7 +23,7 @@ export default defineConfig({
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       // With as many browsers as cores, threads that help one only hold up the other.
-      args: [...CHROMIUM_FLAGS, '--js-flags=--single-threaded-gc'],
+      args: [...CHROMIUM_FLAGS, '--js-flags=--single-threaded-gc', '--in-process-gpu'],
     },
   },
 });

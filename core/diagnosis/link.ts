@@ -14,6 +14,7 @@ export interface Link {
 
 /** Finds the links of concrete points (`lining:high`); each is searched once. */
 export function linker(model: Model): (point: string) => Link | null {
+  const rootsOn = rootFinder(model);
   const known = new Map<string, Link | null>();
   const exact = new Map<string, ObservationTemplate>();
   const generic = new Map<string, ObservationTemplate>();
@@ -27,17 +28,22 @@ export function linker(model: Model): (point: string) => Link | null {
     if (link === undefined) {
       const at = point.indexOf(':');
       const template = exact.get(point) ?? (at < 0 ? undefined : generic.get(point.slice(0, at)));
-      link = template ? linkTo(model, template, point.slice(at + 1)) : null;
+      link = template ? linkTo(model, rootsOn, template, point.slice(at + 1)) : null;
       known.set(point, link);
     }
     return link;
   };
 }
 
-function linkTo(model: Model, template: ObservationTemplate, target: string): Link | null {
+function linkTo(
+  model: Model,
+  rootsOn: ReturnType<typeof rootFinder>,
+  template: ObservationTemplate,
+  target: string,
+): Link | null {
   const on = about(template.on, target);
   const direct = on.startsWith('root');
-  const found = direct ? rootsOn(model, on, target) : mechanismOn(model, on);
+  const found = direct ? rootsOn(on, target) : mechanismOn(model, on);
   const any = model.anyOf.get(found.join());
   const nodes = any === undefined ? found : [any];
   return nodes.length
@@ -79,6 +85,7 @@ const ONE_THING = 6;
  * there. What speaks of causes all over the unit (codes, a rebuild) is left to speak of each by itself.
  */
 export function lookedAtTogether(model: Omit<Model, 'anyOf'>): number[][] {
+  const rootsOn = rootFinder(model);
   const { parts, solenoids, elements } = model.unit;
   const targets: Record<string, readonly { id: string }[]> = { $p: parts, $s: solenoids, $e: elements };
   const looks = model.knowledge.causal.observations.flatMap(({ on, point }) => {
@@ -87,7 +94,7 @@ export function lookedAtTogether(model: Omit<Model, 'anyOf'>): number[][] {
   });
   // Many points look at the same causes.
   return [...new Map(looks.map((look) => [look.join(' '), look] as const)).values()]
-    .map(([on, id]) => rootsOn(model, on!, id!))
+    .map(([on, id]) => rootsOn(on!, id!))
     .filter((nodes) => nodes.length > 1 && nodes.length <= ONE_THING);
 }
 
@@ -98,25 +105,41 @@ function mechanismOn({ nodeOf }: Model, id: string): number[] {
 
 const way = ({ template, mode }: Model['roots'][number]) => template.variant ?? mode;
 
-/** `root-part[:MODE|MODE]`, `root-solenoid[:MODE]`, `root-mode:M`, `root:ID`, `root-feeder:KIND|KIND`. */
-function rootsOn(model: Omit<Model, 'anyOf'>, on: string, target: string): number[] {
-  const at = on.indexOf(':');
-  const [head, rest] = at < 0 ? [on, null] : [on.slice(0, at), on.slice(at + 1)];
-  const wanted = rest?.split('|');
-  const fed = head === 'root-feeder' ? new Set(model.feeders(target, wanted!)) : null;
-  const fits = (root: Model['roots'][number]) => {
+/**
+ * Which causes are meant by `root-part[:MODE|MODE]`, `root-solenoid[:MODE]`, `root-mode:M`, `root:ID`,
+ * `root-feeder:KIND|KIND` of a target.
+ */
+function rootFinder({ roots, feeders }: Omit<Model, 'anyOf'>): (on: string, target: string) => number[] {
+  const ofPart = new Map<string, number[]>();
+  const ofSolenoid = new Map<string, number[]>();
+  const add = (at: Map<string, number[]>, id: string, r: number) => {
+    const there = at.get(id);
+    if (there) there.push(r);
+    else at.set(id, [r]);
+  };
+  roots.forEach((root, r) => {
+    for (const part of new Set(root.parts)) add(ofPart, part, r);
+    if (root.solenoid) add(ofSolenoid, root.solenoid, r);
+  });
+  const all = [...roots.keys()];
+  return (on, target) => {
+    const at = on.indexOf(':');
+    const [head, rest] = at < 0 ? [on, null] : [on.slice(0, at), on.slice(at + 1)];
+    const wanted = rest?.split('|');
+    const inWay = (r: number) => wanted?.includes(way(roots[r]!)) ?? true;
     switch (head) {
       case 'root':
-        return root.id === rest;
+        return all.filter((r) => roots[r]!.id === rest);
       case 'root-mode':
-        return wanted!.includes(way(root));
+        return all.filter(inWay);
       case 'root-part':
-        return root.parts.includes(target) && (wanted?.includes(way(root)) ?? true);
+        return (ofPart.get(target) ?? []).filter(inWay);
       case 'root-solenoid':
-        return root.solenoid === target && (wanted?.includes(way(root)) ?? true);
-      default:
-        return fed!.has(root);
+        return (ofSolenoid.get(target) ?? []).filter(inWay);
+      default: {
+        const fed = new Set(feeders(target, wanted!));
+        return all.filter((r) => fed.has(roots[r]!));
+      }
     }
   };
-  return model.roots.flatMap((root, r) => (fits(root) ? [r] : []));
 }

@@ -120,14 +120,13 @@ function cheapest(tables: readonly Operand[]): [number, number] {
 
 /** For every state of `scope` the state of `part`, whose variables are all in it. */
 function within(scope: readonly number[], part: readonly number[]): Uint32Array {
-  const bits = part.map((v) => scope.indexOf(v));
   const map = new Uint32Array(2 ** scope.length);
-  for (let k = 1; k < map.length; k++) {
-    // The state without its highest bit, and what that bit adds.
-    const top = 31 - Math.clz32(k);
-    const bit = bits.indexOf(top);
-    map[k] = map[k ^ (1 << top)]! | (bit < 0 ? 0 : 1 << bit);
-  }
+  // The states that hold a bit are those before it over again, and what that bit adds.
+  scope.forEach((v, k) => {
+    const [half, bit] = [2 ** k, part.indexOf(v)];
+    const added = bit < 0 ? 0 : 2 ** bit;
+    for (let state = 0; state < half; state++) map[half + state] = map[state]! + added;
+  });
   return map;
 }
 

@@ -40,7 +40,12 @@ export function solutionSpace(
 
 function copyScaled(row: Row, value: number, m: Float64Array, at: number, size: number): void {
   let largest = 0;
-  for (let k = 0; k < size; k++) largest = Math.max(largest, Math.abs(row[k]!));
+  for (let k = 0; k < size; k++) {
+    // Not Math.abs: looking a global up here is dear where scripts run in a context of their own.
+    const entry = row[k]!;
+    if (entry > largest) largest = entry;
+    else if (-entry > largest) largest = -entry;
+  }
   const scale = largest > 0 ? 1 / largest : 1;
   for (let k = 0; k < size; k++) m[at + k] = row[k]! * scale;
   m[at + size] = value * scale;
