@@ -1,7 +1,9 @@
-import { spawnSync } from 'node:child_process';
+import { execFile } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { readFile, writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import { brotliCompressSync, gzipSync } from 'node:zlib';
+import { promisify } from 'node:util';
+import { brotliCompress, gzip } from 'node:zlib';
 import {
   BACKGROUND,
   bundleBackground,
@@ -34,36 +36,42 @@ const STAMP = path.join(ROOT, '.next', 'pelvik-build');
 const NEXT = path.join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
 
 /** Builds when a source changed since the last build. Returns the seconds it took, 0 when nothing had to be done. */
-export function ensureBuild(): number {
+export async function ensureBuild(): Promise<number> {
   const hash = hashOf(SOURCES);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return 0;
   const started = Date.now();
   const name = hash.slice(0, 12);
   process.stderr.write('Building ...\n');
-  const done = spawnSync(process.execPath, [NEXT, 'build'], {
-    cwd: ROOT,
-    encoding: 'utf8',
-    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', PELVIK_BUILD: name },
-  });
-  if (done.status !== 0)
-    throw new CommandError(
-      `The build failed:\n${(done.stdout + done.stderr).trim().split('\n').slice(-40).join('\n')}`,
-    );
+  await next({ ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', PELVIK_BUILD: name });
   bundleServer();
   bundleBackground(BACKGROUND);
   bundleServiceWorker(name);
   bundleCustomer();
-  compress();
+  await compress();
   writeFileSync(STAMP, hash);
   return (Date.now() - started) / 1000;
 }
 
-/** The program's files as small as they can be made, once, instead of anew for every browser. */
-function compress(): void {
-  for (const file of readdirSync(STATIC, { recursive: true, encoding: 'utf8' })) {
-    if (!/\.(js|css)$/.test(file)) continue;
-    const bytes = readFileSync(path.join(STATIC, file));
-    writeFileSync(path.join(STATIC, `${file}.br`), brotliCompressSync(bytes));
-    writeFileSync(path.join(STATIC, `${file}.gz`), gzipSync(bytes, { level: 9 }));
-  }
+function next(env: NodeJS.ProcessEnv): Promise<void> {
+  return new Promise((resolve, reject) => {
+    execFile(process.execPath, [NEXT, 'build'], { cwd: ROOT, maxBuffer: 64e6, env }, (error, out, err) => {
+      const words = (out + err).trim().split('\n').slice(-40).join('\n');
+      if (error) reject(new CommandError(`The build failed:\n${words}`));
+      else resolve();
+    });
+  });
+}
+
+/** The program's files as small as they can be made, once, instead of anew for every browser; on every core. */
+async function compress(): Promise<void> {
+  const files = readdirSync(STATIC, { recursive: true, encoding: 'utf8' }).filter((f) =>
+    /\.(js|css)$/.test(f),
+  );
+  await Promise.all(
+    files.map(async (file) => {
+      const bytes = await readFile(path.join(STATIC, file));
+      await writeFile(path.join(STATIC, `${file}.br`), await promisify(brotliCompress)(bytes));
+      await writeFile(path.join(STATIC, `${file}.gz`), await promisify(gzip)(bytes, { level: 9 }));
+    }),
+  );
 }

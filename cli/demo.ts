@@ -80,7 +80,7 @@ export async function serveShop(options: Options, shop: Shop): Promise<number> {
     await migrate(cluster.url(database));
     await shop.ready?.();
     await shop.fill(cluster.appUrl(database));
-    if (mode === 'start') ensureBuild();
+    if (mode === 'start') await ensureBuild();
     port = await freePort(wanted);
     if (!process.env.PELVIK_SUPPLIER) {
       supplier = await startSupplier(0, 'none');

@@ -123,7 +123,7 @@ async function serious(page: Page): Promise<string[]> {
 }
 
 /**
- * Of siblings built alike (same elements, classes and states, all with or without words) three are looked at: the
+ * Of siblings built alike (same elements, classes and states, all with or without words) two are looked at: the
  * hundredth row of a data sheet is found at fault with the first.
  */
 function hideAlike(): void {
@@ -142,7 +142,7 @@ function hideAlike(): void {
       const built = build(e);
       const count = (alike.get(built) ?? 0) + 1;
       alike.set(built, count);
-      if (count > 3) (e as HTMLElement | SVGElement).style.setProperty('display', 'none', 'important');
+      if (count > 2) (e as HTMLElement | SVGElement).style.setProperty('display', 'none', 'important');
       else visit(e);
     }
   };

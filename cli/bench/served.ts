@@ -21,7 +21,7 @@ export async function served<T>(
   fill: (databaseUrl: string) => Promise<void> = async () => undefined,
   processes = 1,
 ): Promise<T> {
-  ensureBuild();
+  await ensureBuild();
   const cluster = await ensureCluster();
   await dropDatabase(cluster, DATABASE);
   await ensureDatabase(cluster, DATABASE);

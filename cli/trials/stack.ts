@@ -24,7 +24,7 @@ export interface Stack {
 
 /** `folder`: where the database keeps its tables, and where the servers look for room; the cluster's own unless given. */
 export async function withStack<T>(work: (stack: Stack) => Promise<T>, folder?: string): Promise<T> {
-  ensureBuild();
+  await ensureBuild();
   const cluster: Cluster = await ensureCluster();
   await dropDatabase(cluster, DATABASE);
   await ensureDatabase(cluster, DATABASE);

@@ -30,7 +30,9 @@ export class Queue {
     // What was written for another job of this number goes its own way.
     const waiting = all.filter((w) => !w.of || !mark || w.of.id === mark.id);
     const bySlot = new Map(waiting.map((w) => [w.entry.slot, w]));
-    for (const { slot, value, seen } of writes) {
+    const asked: Promise<unknown>[] = [];
+    // Of two writes to one slot the later says it all.
+    for (const { slot, value, seen } of new Map(writes.map((w) => [w.slot, w])).values()) {
       const before = bySlot.get(slot);
       // Under what waits nobody sees what another wrote meanwhile.
       const known = Math.min(seen, before?.entry.seen ?? seen);
@@ -38,15 +40,13 @@ export class Queue {
       // Numbers of two generations do not compare: those of the older one are put right before anything is sent.
       const of = before?.of ?? mark;
       const fresh = { job, ...(of ? { of } : {}), entry: { id, slot, value, seen: known }, sent: false };
-      if (before && !before.sent) {
-        bySlot.set(slot, { ...fresh, key: before.key });
-        await tx.store.put({ ...fresh, key: before.key });
-      } else {
-        if (before) await tx.store.delete(before.key);
-        bySlot.set(slot, { ...fresh, key: await tx.store.add(fresh) });
+      if (before && !before.sent) asked.push(tx.store.put({ ...fresh, key: before.key }));
+      else {
+        if (before) asked.push(tx.store.delete(before.key));
+        asked.push(tx.store.add(fresh));
       }
     }
-    await tx.done;
+    await Promise.all([...asked, tx.done]);
   }
 
   /** What waits of a job. */
@@ -57,9 +57,10 @@ export class Queue {
   /** How many writes wait, by job. */
   async counts(): Promise<Map<number, number>> {
     const counts = new Map<number, number>();
-    let cursor = await this.store.transaction('entries').store.index('job').openKeyCursor();
-    for (; cursor; cursor = await cursor.continue())
-      counts.set(cursor.key, (counts.get(cursor.key) ?? 0) + 1);
+    const jobs = this.store.transaction('entries').store.index('job');
+    // By job, not by write: each step is a way to the store and back.
+    let cursor = await jobs.openKeyCursor(null, 'nextunique');
+    for (; cursor; cursor = await cursor.continue()) counts.set(cursor.key, await jobs.count(cursor.key));
     return counts;
   }
 
@@ -71,15 +72,16 @@ export class Queue {
     const tx = this.store.transaction('entries', 'readwrite');
     const waiting = (await tx.store.index('job').getAll(job)) as WaitingEntry[];
     const batch: WaitingEntry[] = [];
+    const asked: Promise<unknown>[] = [];
     let bytes = 0;
     const [first] = waiting;
     for (const item of waiting.filter((w) => w.of?.generation === first!.of?.generation).slice(0, most)) {
       bytes += sizeOf(item.entry);
       if (batch.length && bytes > BATCH_BYTES) break;
       batch.push(item);
-      if (!item.sent) await tx.store.put({ ...item, sent: true });
+      if (!item.sent) asked.push(tx.store.put({ ...item, sent: true }));
     }
-    await tx.done;
+    await Promise.all([...asked, tx.done]);
     return batch;
   }
 
@@ -91,13 +93,15 @@ export class Queue {
   /** Sets writes aside with the reason they were refused. */
   async setAside(refused: readonly { item: WaitingEntry; message: string }[], at: string): Promise<void> {
     const tx = this.store.transaction(['entries', 'aside'], 'readwrite');
-    for (const { item, message } of refused) {
+    const asked = refused.flatMap(({ item, message }): Promise<unknown>[] => {
       const { slot, value } = item.entry;
       const of = item.of ? { of: item.of } : {};
-      await tx.objectStore('aside').add({ job: item.job, ...of, slot, value, message, at });
-      await tx.objectStore('entries').delete(item.key);
-    }
-    await tx.done;
+      return [
+        tx.objectStore('aside').add({ job: item.job, ...of, slot, value, message, at }),
+        tx.objectStore('entries').delete(item.key),
+      ];
+    });
+    await Promise.all([...asked, tx.done]);
   }
 
   /**
@@ -108,12 +112,13 @@ export class Queue {
     const tx = this.store.transaction('entries', 'readwrite');
     const waiting = (await tx.store.index('job').getAll(job)) as WaitingEntry[];
     const before = waiting.filter((w) => w.of && w.of.generation !== now.generation);
-    for (const item of before) {
-      if (item.of!.id !== now.id) continue;
-      const entry = { ...item.entry, seen: Math.min(item.entry.seen ?? 0, kept) };
-      await tx.store.put({ ...item, of: now, entry });
-    }
-    await tx.done;
+    const asked = before
+      .filter((item) => item.of!.id === now.id)
+      .map((item) => {
+        const entry = { ...item.entry, seen: Math.min(item.entry.seen ?? 0, kept) };
+        return tx.store.put({ ...item, of: now, entry });
+      });
+    await Promise.all([...asked, tx.done]);
     return before.filter((w) => w.of!.id !== now.id);
   }
 
