@@ -3,6 +3,7 @@ import type { Page } from '@playwright/test';
 import {
   choice,
   keptForOffline,
+  makeJob,
   newJob,
   openRow,
   OURS,
@@ -10,7 +11,6 @@ import {
   recorded,
   saved,
   signIn,
-  stage,
 } from './helpers';
 
 test.use({ serviceWorkers: 'allow' });
@@ -188,8 +188,7 @@ test('a verdict that cannot be worked out says so, and comes when it is tried ag
     addEventListener('mend', () => (broken = false));
   });
   await signIn(page, 'mira');
-  await newJob(page);
-  await stage(page, 'Teardown');
+  await page.goto(`/jobs/${await makeJob(page)}/teardown`);
   const trouble = page.getByRole('alert').filter({ hasText: 'The verdict could not be worked out' });
   await expect(trouble).toBeVisible({ timeout: 15_000 });
   await page.evaluate(() => dispatchEvent(new Event('mend')));

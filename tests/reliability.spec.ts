@@ -1,12 +1,22 @@
 import { expect, test } from '@playwright/test';
-import { choice, newJob, openRow, OURS, pick, recorded, saved, signIn, stage } from './helpers';
+import { choice, makeJob, newJob, openRow, OURS, pick, recorded, saved, signIn } from './helpers';
 
-test('what is typed with the network gone is kept over a reload and sent when it returns', async ({
+test('a reload in mid-word loses no letter, undo takes back the last change, and what was entered with the network gone is sent when it returns', async ({
   page,
   context,
 }) => {
   await signIn(page, 'mira');
   const job = await newJob(page);
+  await page.getByLabel('In the customer’s words').pressSequentially('slips when');
+  await page.reload();
+  await expect(page.getByLabel('In the customer’s words')).toHaveValue('slips when');
+  await expect.poll(() => recorded(page.request, job, 'complaint.words')).toBe('slips when');
+
+  await pick(page, 'Fluid at intake, level', 'Low');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(choice(page, 'Fluid at intake, level', 'Low')).not.toBeChecked();
+  await saved(page);
+
   await context.route('**/api/jobs/**', (route) => route.abort());
   await pick(page, 'Fluid at intake, level', 'Low');
   await expect(page.locator('[data-status]')).toHaveAttribute('data-status', 'offline');
@@ -51,15 +61,6 @@ test('a part of the page that does not arrive says so where it would stand, and 
   await context.setOffline(false);
   await expect(page.getByRole('application')).toBeVisible();
   await context.close();
-});
-
-test('a reload in mid-word loses no letter', async ({ page }) => {
-  await signIn(page, 'mira');
-  const job = await newJob(page);
-  await page.getByLabel('In the customer’s words').pressSequentially('slips when');
-  await page.reload();
-  await expect(page.getByLabel('In the customer’s words')).toHaveValue('slips when');
-  await expect.poll(() => recorded(page.request, job, 'complaint.words')).toBe('slips when');
 });
 
 test('what was typed stays with its field until the device has stored it', async ({ page }) => {
@@ -130,22 +131,9 @@ test('two people in one job keep both their entries and see each other’s', asy
   await other.context().close();
 });
 
-test('undo takes back the last change', async ({ page }) => {
-  await signIn(page, 'mira');
-  await newJob(page);
-  await pick(page, 'Fluid at intake, level', 'Low');
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(
-    page
-      .getByRole('radiogroup', { name: 'Fluid at intake, level', exact: true })
-      .getByRole('radio', { name: 'Low' }),
-  ).not.toBeChecked();
-});
-
 test('the pack editor paints by keyboard and by dragging, and names the pattern', async ({ page }) => {
   await signIn(page, 'mira');
-  await newJob(page);
-  await stage(page, 'Teardown');
+  await page.goto(`/jobs/${await makeJob(page)}/teardown`);
   await page.getByRole('button', { name: /^7 Forward and overrun/ }).click();
   const pack = await openRow(page, 'element.forward');
   await pack.getByRole('application').focus();
@@ -166,8 +154,8 @@ test('the pack editor paints by keyboard and by dragging, and names the pattern'
 
 test('a text file named .jpg is refused in words, and nothing else is lost', async ({ page }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page);
-  await stage(page, 'Teardown');
+  const job = await makeJob(page);
+  await page.goto(`/jobs/${job}/teardown`);
   await page.getByRole('button', { name: /^2 Pan and filter/ }).click();
   await openRow(page, 'part.filter');
   await pick(page, 'Filter, between the pleats, cut open', 'Blocked');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newJob, OURS, signIn } from './helpers';
+import { makeJob, OURS, signIn } from './helpers';
 
 test('the teardown on paper: blank where nobody looked, filled in where somebody did', async ({ page }) => {
   await signIn(page, 'mira');
@@ -14,7 +14,7 @@ test('the teardown on paper: blank where nobody looked, filled in where somebody
 
 test('the findings as CSV: a line each; what looks like a formula stays text', async ({ page }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page, 'ostrel-six');
+  const job = await makeJob(page, 'ostrel-six');
   const entry = { slot: 'part.k2-drum.condition', value: { is: 'worn', note: '=HYPERLINK("x";"y")' } };
   const sent = await page.request.post(`/api/jobs/${job}/entries`, {
     headers: OURS,
