@@ -12,11 +12,14 @@ export const help = `
 ./pelvik mutate [--only SUBJECT]... [--share PERCENT] [--show]
 
 Breaks the program on purpose, one small change at a time, and sees whether a test falls. SUBJECT is a folder of core/,
-ui/sync or server, all of them below unless said otherwise:
-quote, case, scope, schedule, supply, shelf, inspection, powerflow, inference, validation, ui/sync, server A file is held by the tests of its name (checks.test.ts and
-checks.open.test.ts for checks.ts), or by those that import it, or by all of its folder; what is not caught enough so is
-tried once more against all of them (of server/: against those that import it). --share breaks only that share of the lines, in stretches of eight, always the same
-ones. Prints a table, with --show also every change that came through, and fails when fewer than 85 of 100 are caught (core/case: 80). Not part of ./pelvik test.
+ui/sync or server, all of these unless said otherwise: quote, case, scope, schedule, supply, shelf, inspection,
+powerflow, inference, validation, ui/sync, server.
+
+A file is held by the tests of its name (checks.test.ts and checks.open.test.ts for checks.ts), or by those that import
+it, or by all of its folder; what is not caught enough so is tried once more against all of them (of server/: against
+those that import it). --share breaks only that share of the lines, in stretches of eight, always the same ones. Prints a
+table, with --show also every change that came through, and fails when fewer than 85 of 100 are caught (core/case: 80).
+Not part of ./pelvik test.
 `;
 
 /** Share of changes the tests must notice, where a subject has one of its own. */

@@ -8,6 +8,8 @@ import { CommandError } from './fail';
 
 export const ROOT = path.resolve(__dirname, '..');
 export const DATA = path.join(ROOT, '.pelvik');
+/** What lays out the texts of this checkout. */
+export const BIOME = path.join(ROOT, 'node_modules', '@biomejs', 'biome', 'bin', 'biome');
 
 export function ensureData(): void {
   mkdirSync(DATA, { recursive: true, mode: 0o755 });

@@ -9,7 +9,7 @@ import { noFiles, readOptions } from './input';
 import { databaseTests, withDatabase } from './scratch';
 import { seedDemo } from './seed';
 import { serve } from './serve';
-import { chromium, ensureDebian, freePort, ROOT, start, stop } from './system';
+import { BIOME, chromium, ensureDebian, freePort, ROOT, start, stop } from './system';
 
 export const help = `
 ./pelvik test [--only NAME]
@@ -28,7 +28,7 @@ let building: Promise<number> | null = null;
 const built = () => (building ??= ensureBuild());
 
 const RUNNERS: Record<string, () => Promise<Tally> | Tally> = {
-  format: () => check('format', 'node_modules/prettier/bin/prettier.cjs', ['--check', '.']),
+  format: () => check('format', BIOME, ['format', '.']),
   lint: () => check('lint', 'node_modules/eslint/bin/eslint.js', ['--max-warnings', '0', '.']),
   types: () => check('types', 'node_modules/typescript/bin/tsc', ['--noEmit']),
   unused: () => check('unused', 'node_modules/knip/bin/knip.js', []),

@@ -41,7 +41,8 @@ export interface PriceTable {
 
 /** The book as it would be, or what is wrong with the table. */
 export type ReadPrices =
-  { problem: { message: string; remedy: string } } | { problem: null; prices: BookPrice[] };
+  | { problem: { message: string; remedy: string } }
+  | { problem: null; prices: BookPrice[] };
 
 /** A job to be judged whose unit is too large for the thread that answers everybody. */
 export interface ToJudge {

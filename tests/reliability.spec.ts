@@ -161,9 +161,11 @@ test('a text file named .jpg is refused in words, and nothing else is lost', asy
   await pick(page, 'Filter, between the pleats, cut open', 'Blocked');
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Photo of Filter' }).click();
-  await (
-    await chooser
-  ).setFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('only text') });
+  await (await chooser).setFiles({
+    name: 'photo.jpg',
+    mimeType: 'image/jpeg',
+    buffer: Buffer.from('only text'),
+  });
   const refusal = page.getByTestId('refused');
   await expect(refusal).toContainText('not a picture that can be read');
   // "Saved" never stands beside something that is not.

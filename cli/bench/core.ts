@@ -18,13 +18,15 @@ export function core(): Figure[] {
     for (const fault of faults) for (const gear of largest.gears) gearOutcome(largest, gear.key, [fault]);
   });
   // A grid as full as one can be, with every word in it once.
-  const grid = largest.gears.map((g, k): Complaint => ({
-    gear: g.key,
-    speaker: 'customer',
-    heat: k % 3 ? 'any' : 'hot',
-    cell: { behaviours: [BEHAVIOURS[k % BEHAVIOURS.length]!] },
-    slot: `grid.${g.key}.customer`,
-  }));
+  const grid = largest.gears.map(
+    (g, k): Complaint => ({
+      gear: g.key,
+      speaker: 'customer',
+      heat: k % 3 ? 'any' : 'hot',
+      cell: { behaviours: [BEHAVIOURS[k % BEHAVIOURS.length]!] },
+      slot: `grid.${g.key}.customer`,
+    }),
+  );
   const ranker = suspectRanker(largest, knowledge.behaviour, 12);
   // A copy of the unit has nothing worked out yet: what an imported unit costs the first time.
   const fromNothing = median(15, () =>

@@ -85,7 +85,7 @@ async function fill(base: string, folder: string): Promise<DiskFigures> {
   figures.photo = errorWords(
     (await ask('PUT', `/api/jobs/${jobs[0]}/photos/${crypto.randomUUID()}`, new Uint8Array(8))).text,
   );
-  for (let full = 0; full < MORE;) {
+  for (let full = 0; full < MORE; ) {
     const answer = await send();
     if (answer.refused) await begin();
     if (answer.status === 200) continue;

@@ -146,7 +146,7 @@ async function fillJob(ask: Ask, figures: LimitFigures): Promise<void> {
     await ask('job page', 'GET', `/jobs/${number}/${page}`);
   await ask('board', 'GET', '/api/jobs');
   const slots = new Set<string>();
-  for (let after = 0, more = true; more;) {
+  for (let after = 0, more = true; more; ) {
     const stretch = await ask('a stretch of the record', 'GET', `${at}?after=${after}`);
     const { entries } = JSON.parse(stretch.text) as { entries: { seq: number; slot: string }[] };
     for (const { slot } of entries) slots.add(slot);

@@ -110,7 +110,7 @@ describe('a record', () => {
           );
           const next = () => dice.next().value as number;
           const portions: Entry[][] = [];
-          for (let left = [...all, ...all.filter(() => next() % 3 === 0)]; left.length;) {
+          for (let left = [...all, ...all.filter(() => next() % 3 === 0)]; left.length; ) {
             left = left.sort(() => next() - 500);
             portions.push(left.splice(0, 1 + (next() % 4)));
           }

@@ -13,7 +13,13 @@ export interface Responsibility {
 
 /** Why a cause falls to a party: words for it stand with the reader. */
 export type Why =
-  'set-up' | 'same-again' | 'left-in' | 'renewed-failed' | 'use' | 'not-touched' | 'not-transmission';
+  | 'set-up'
+  | 'same-again'
+  | 'left-in'
+  | 'renewed-failed'
+  | 'use'
+  | 'not-touched'
+  | 'not-transmission';
 
 /** What is known of the work done then. */
 export interface EarlierWork {

@@ -41,7 +41,7 @@ export function chainOf(model: Model, judgement: Judgement, r: number): ChainSte
   ];
   const idOf = (node: number) => (node === r ? root.id : model.mechanisms[node - model.roots.length]!.id);
   // Templates stand in causal order except where a parent is listed later; a few rounds settle any order.
-  for (let grew = true; grew;) {
+  for (let grew = true; grew; ) {
     grew = false;
     model.mechanisms.forEach((m, k) => {
       const node = model.roots.length + k;

@@ -41,10 +41,7 @@ describe('what lets go, over all reasons', () => {
     ]);
   });
   test('an open path is named by every part whose break would look the same', () => {
-    const model = buildModel(
-      shippedUnits.find((u) => u.id === 'ostrel-four')!,
-      knowledge,
-    );
+    const model = buildModel(shippedUnits.find((u) => u.id === 'ostrel-four')!, knowledge);
     const marginals = Float64Array.from(model.nodes, () => 0);
     for (const [id, p] of [
       ['open:sun-shell', 0.7],

@@ -64,10 +64,7 @@ describe('the generated network', () => {
     expect(model.roots[root('S2:electrical')]!.part).toBe('solenoid-s2');
   });
   test('what is in the feed and has seals of its own is one cause, not three', () => {
-    const six = buildModel(
-      shippedUnits.find((u) => u.id === 'ostrel-six')!,
-      knowledge,
-    );
+    const six = buildModel(shippedUnits.find((u) => u.id === 'ostrel-six')!, knowledge);
     const seals = six.roots.find((r) => r.id === 'k2-piston-seals:feed-loss')!;
     expect(seals.parts).toEqual(['k2-piston-seals', 'k2-outer-seal', 'k2-inner-seal']);
     expect(six.roots.some((r) => r.id.startsWith('k2-outer-seal'))).toBe(false);
@@ -118,10 +115,7 @@ describe('what shows in the gears', () => {
     expect(off.find((s) => s.gear === 'D2')!.actsLike).toBe('D1');
   });
   test('a weak element slips first where its share is largest', () => {
-    const six = buildModel(
-      shippedUnits.find((u) => u.id === 'ostrel-six')!,
-      knowledge,
-    );
+    const six = buildModel(shippedUnits.find((u) => u.id === 'ostrel-six')!, knowledge);
     const weak = signsOf(
       six.structure,
       { shows: [{ as: 'slip', with: 0.9 }] },

@@ -7,14 +7,7 @@ import { diagnoser } from './index';
 const judges = new Map<string, ReturnType<typeof diagnoser>>();
 const present = (unit: string, values: Record<string, Json>, cause: string) => {
   let judge = judges.get(unit);
-  if (!judge)
-    judges.set(
-      unit,
-      (judge = diagnoser(
-        shippedUnits.find((u) => u.id === unit)!,
-        knowledge,
-      )),
-    );
+  if (!judge) judges.set(unit, (judge = diagnoser(shippedUnits.find((u) => u.id === unit)!, knowledge)));
   return judge(stateFromValues(values)).causes.find((c) => c.id === cause)!.present;
 };
 

@@ -12,10 +12,12 @@ const nodes = fc
     { minLength: SIZE, maxLength: SIZE },
   )
   .map((drawn) =>
-    drawn.map(([leak, parents, strengths], k): Node => ({
-      leak,
-      parents: parents.filter((p) => p < k).map((index) => ({ index, strength: strengths[index]! })),
-    })),
+    drawn.map(
+      ([leak, parents, strengths], k): Node => ({
+        leak,
+        parents: parents.filter((p) => p < k).map((index) => ({ index, strength: strengths[index]! })),
+      }),
+    ),
   );
 
 /** The definition of a noisy-OR, every joint state one by one. */

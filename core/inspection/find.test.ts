@@ -2,10 +2,7 @@ import { inspection as data } from '@/data/inspection';
 import { shippedUnits } from '@/data/shipped';
 import { catalogueOf, findIn, inspectionOf } from './index';
 
-const six = inspectionOf(
-  shippedUnits.find((u) => u.id === 'ostrel-six')!,
-  catalogueOf(data),
-);
+const six = inspectionOf(shippedUnits.find((u) => u.id === 'ostrel-six')!, catalogueOf(data));
 const found = (typed: string) => findIn(six, typed).map((h) => h.words);
 
 describe('finding by words', () => {

@@ -23,7 +23,7 @@ test('shown units stand for what they are in SI', () => {
     Ω: 1,
     kPa: 1000,
     'l/min': 1 / 60000,
-    'N·m': 1,
+    N·m: 1,
     s: 1,
     '°C': 1,
     l: 0.001,

@@ -12,7 +12,7 @@ export const IN_SI: Record<MeasureUnit, number> = {
   Ω: 1,
   kPa: 1e3,
   'l/min': 1 / 60_000,
-  'N·m': 1,
+  N·m: 1,
   s: 1,
   '°C': 1,
   l: 1e-3,

@@ -45,12 +45,14 @@ export function readPack(
   faceAt: (index: number, side: Side) => FaceReading | null,
 ): PackReading {
   const order = element.pack?.order ?? [];
-  const plates = order.map((kind, index): PlateReading => ({
-    index,
-    kind,
-    name: plateName(order, index),
-    faces: kind === 'wave' ? { a: null, b: null } : { a: faceAt(index, 'a'), b: faceAt(index, 'b') },
-  }));
+  const plates = order.map(
+    (kind, index): PlateReading => ({
+      index,
+      kind,
+      name: plateName(order, index),
+      faces: kind === 'wave' ? { a: null, b: null } : { a: faceAt(index, 'a'), b: faceAt(index, 'b') },
+    }),
+  );
   const lined = plates.filter((p) => p.kind !== 'wave');
   const graded = lined.flatMap((plate) =>
     SIDES.flatMap((side): Graded[] => {

@@ -12,10 +12,7 @@ import {
 } from './index';
 
 const catalogue = catalogueOf(data);
-const six = inspectionOf(
-  shippedUnits.find((u) => u.id === 'ostrel-six')!,
-  catalogue,
-);
+const six = inspectionOf(shippedUnits.find((u) => u.id === 'ostrel-six')!, catalogue);
 const row = (cells: readonly unknown[]) =>
   Object.fromEntries(SHEET_COLUMNS.map(({ key }, k) => [key, cells[k]]).filter(([, cell]) => cell !== ''));
 

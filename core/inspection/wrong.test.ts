@@ -3,10 +3,7 @@ import { inspection as data } from '@/data/inspection';
 import { shippedUnits } from '@/data/shipped';
 import { catalogueOf, inspectionOf, wrongFindings } from './index';
 
-const six = inspectionOf(
-  shippedUnits.find((u) => u.id === 'ostrel-six')!,
-  catalogueOf(data),
-);
+const six = inspectionOf(shippedUnits.find((u) => u.id === 'ostrel-six')!, catalogueOf(data));
 
 test('a record is told by its rows, the worst first; what is sound, marked or our own doing is left out', () => {
   const state = stateFromValues({

@@ -67,13 +67,15 @@ const trains = fc
             second: { member: ends[1]!, teeth: more },
           };
     });
-    const parts = made.map((e): Part => ({
-      id: `p${e.id}`,
-      name: `P${e.id}`,
-      station: 'pan',
-      material: 'steel',
-      splits: { member: e.a, away: [{ element: e.id }] },
-    }));
+    const parts = made.map(
+      (e): Part => ({
+        id: `p${e.id}`,
+        name: `P${e.id}`,
+        station: 'pan',
+        material: 'steel',
+        splits: { member: e.a, away: [{ element: e.id }] },
+      }),
+    );
     return {
       ...blankUnit('random', 'Random'),
       members: NAMES.map((id) => ({ id, name: id })),

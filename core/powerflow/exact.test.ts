@@ -211,17 +211,19 @@ describe('classic arrangements by their textbook formulas', () => {
     input: string,
     output: string,
   ): UnitDefinition => {
-    const made = elements.map(([id, a, b]): Element => ({
-      id,
-      name: id,
-      short: id,
-      kind: b === 'case' ? 'brake' : 'clutch',
-      station: 'pan',
-      a,
-      b,
-      feedPath: [],
-      powerPath: [],
-    }));
+    const made = elements.map(
+      ([id, a, b]): Element => ({
+        id,
+        name: id,
+        short: id,
+        kind: b === 'case' ? 'brake' : 'clutch',
+        station: 'pan',
+        a,
+        b,
+        feedPath: [],
+        powerPath: [],
+      }),
+    );
     const names = new Set([
       input,
       output,

@@ -34,21 +34,25 @@ export function turning(unit: UnitDefinition, gearKey: string, faults: Fault[] =
     ...unit.gearsets.flatMap((set) =>
       set.kind === 'planetary' ? pinions(set, between) : idlers(set, speed),
     ),
-    ...unit.bearings.map(({ id, name, a, b, station, part }): Turning => ({
-      id,
-      name,
-      kind: 'bearing',
-      station,
-      ...(part ? { part } : {}),
-      speed: between(a, b),
-    })),
-    ...unit.elements.map(({ id, name, a, b, station }): Turning => ({
-      id,
-      name,
-      kind: 'element',
-      station,
-      speed: between(a, b),
-    })),
+    ...unit.bearings.map(
+      ({ id, name, a, b, station, part }): Turning => ({
+        id,
+        name,
+        kind: 'bearing',
+        station,
+        ...(part ? { part } : {}),
+        speed: between(a, b),
+      }),
+    ),
+    ...unit.elements.map(
+      ({ id, name, a, b, station }): Turning => ({
+        id,
+        name,
+        kind: 'element',
+        station,
+        speed: between(a, b),
+      }),
+    ),
   ];
 }
 

@@ -111,11 +111,7 @@ function opponentsOf(unit: UnitDefinition, healthy: HealthyTable): Set<string> {
     const faults: Fault[] = [{ kind: 'stuck', element: id }];
     for (const p of predict(unit, healthy, faults)) {
       if (p.kind !== 'tie-up') continue;
-      const { weakest } = explainTieUp(
-        unit,
-        unit.gears.find((g) => g.key === p.gear)!,
-        faults,
-      );
+      const { weakest } = explainTieUp(unit, unit.gears.find((g) => g.key === p.gear)!, faults);
       if (weakest) pairs.add(`${id} ${weakest}`);
     }
   }

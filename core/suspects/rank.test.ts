@@ -182,11 +182,7 @@ describe('a suspect', () => {
     const sound = predict(unit, healthyTable(unit), []).find((p) => p.gear === 'R')!;
     const singles = singleHypotheses(unit);
     const fit = (h: { faults: Fault[]; predictions: Prediction[]; prior: number }) => {
-      const f = cellLogLikelihood(
-        table,
-        cell!,
-        h.predictions.find((p) => p.gear === 'R')!,
-      );
+      const f = cellLogLikelihood(table, cell!, h.predictions.find((p) => p.gear === 'R')!);
       const s = cellLogLikelihood(table, cell!, sound);
       return thermalsOf(losesGrip(h.faults)).reduce(
         (sum, { when, share }) => sum + h.prior * share * Math.exp(thermalFit(cell!, when, f, s)),

@@ -48,7 +48,7 @@ function reached(unit: UnitDefinition): Set<string> {
     ...unit.elements.map((e) => [e.a, e.b]),
   ].map((ids) => ids.filter((id) => id !== CASE));
   const seen = new Set([unit.input]);
-  for (let grown = true; grown;) {
+  for (let grown = true; grown; ) {
     grown = false;
     for (const group of groups) {
       if (!group.some((id) => seen.has(id))) continue;

@@ -38,11 +38,13 @@ export function ladder(unit: UnitDefinition, gear: string, faults: Fault[]) {
     places[i] = Math.min(places[i]!, most);
     most = places[i]! - LABEL;
   }
-  const rungs = sorted.map((k, i): Rung => ({
-    ...k,
-    first: i === 0 || Math.abs(sorted[i - 1]!.speed - k.speed) > (high - low) * 0.05,
-    label: places[i]!,
-  }));
+  const rungs = sorted.map(
+    (k, i): Rung => ({
+      ...k,
+      first: i === 0 || Math.abs(sorted[i - 1]!.speed - k.speed) > (high - low) * 0.05,
+      label: places[i]!,
+    }),
+  );
   const floating = unit.members.filter((m) => speeds[m.id] === null).map((m) => m.name);
   return { rungs, floating, y };
 }

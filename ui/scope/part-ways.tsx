@@ -117,15 +117,17 @@ export function PartRow(props: {
     ...offers.map((o) => offered(o, money)),
     ...pieces
       .filter((p) => p.heldBy === null || p.heldBy === number)
-      .map((piece): Way => ({
-        id: piece.id,
-        name: `Shelf, ${piece.grade}`,
-        price: piece.price,
-        says: `out of job ${piece.fromJob}, ${piece.origin}`,
-        doubt: null,
-        source: fromShelf(piece),
-        piece,
-      })),
+      .map(
+        (piece): Way => ({
+          id: piece.id,
+          name: `Shelf, ${piece.grade}`,
+          price: piece.price,
+          says: `out of job ${piece.fromJob}, ${piece.origin}`,
+          doubt: null,
+          source: fromShelf(piece),
+          piece,
+        }),
+      ),
   ];
   const now = source ? (ways.find((w) => isSame(w.source, source))?.id ?? 'chosen') : 'book';
   const held = pieces.find((p) => p.id === source?.shelf);

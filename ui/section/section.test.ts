@@ -24,7 +24,7 @@ const touch = (a: Block, b: Block) =>
 /** All blocks of a body hang together. */
 function inOnePiece({ blocks }: Body): boolean {
   const reached = new Set([0]);
-  for (let grown = true; grown;) {
+  for (let grown = true; grown; ) {
     grown = false;
     blocks.forEach((b, k) => {
       if (reached.has(k) || ![...reached].some((r) => touch(blocks[r]!, b))) return;

@@ -7,7 +7,8 @@ export type Sending = 'entries' | 'photos';
 
 /** What tabs of one person tell each other. */
 export type Told =
-  { kind: 'changed'; job?: number } | { kind: 'taken'; job: number; ids: string[]; answer: Appended };
+  | { kind: 'changed'; job?: number }
+  | { kind: 'taken'; job: number; ids: string[]; answer: Appended };
 
 /** What the engine needs of its surroundings: replaced in tests. */
 export interface Surroundings {

@@ -211,12 +211,14 @@ export class JobView {
 
   private publish(): void {
     const at = new Date().toISOString();
-    const waiting = [...this.kept, ...this.unkept].map((e, k): Entry => ({
-      ...e,
-      seq: WAITING_SEQ + k,
-      by: this.user.name,
-      at,
-    }));
+    const waiting = [...this.kept, ...this.unkept].map(
+      (e, k): Entry => ({
+        ...e,
+        seq: WAITING_SEQ + k,
+        by: this.user.name,
+        at,
+      }),
+    );
     const next = waiting.length ? fold(this.record.state, waiting) : this.record.state;
     // An acknowledgement changes who and when, not what: the page is not drawn anew for it.
     const state = sameValues(this.shown.state, next) ? this.shown.state : next;

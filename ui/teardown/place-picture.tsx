@@ -29,18 +29,22 @@ interface Brush {
 }
 
 const brushesOf = (point: CataloguePoint): Brush[] => {
-  const own = [...point.levels.values()].map(({ id, words, severity }, k): Brush => ({
-    key: String(k + 1),
-    label: words,
-    is: id,
-    severity: severity ?? 0,
-  }));
-  const unjudged = [CANNOT_TELL, TAKEDOWN].map((is, k): Brush => ({
-    key: String(own.length + k + 1),
-    label: is === TAKEDOWN ? 'Damaged by us' : levelWords(point, is),
-    is,
-    severity: 'cannot-tell',
-  }));
+  const own = [...point.levels.values()].map(
+    ({ id, words, severity }, k): Brush => ({
+      key: String(k + 1),
+      label: words,
+      is: id,
+      severity: severity ?? 0,
+    }),
+  );
+  const unjudged = [CANNOT_TELL, TAKEDOWN].map(
+    (is, k): Brush => ({
+      key: String(own.length + k + 1),
+      label: is === TAKEDOWN ? 'Damaged by us' : levelWords(point, is),
+      is,
+      severity: 'cannot-tell',
+    }),
+  );
   return [...own, ...unjudged, { key: '0', label: 'Not looked at', is: null, severity: null }];
 };
 

@@ -84,8 +84,8 @@ describe('single fields', () => {
     expect('note' in note.write({ ...four.parts[0]!, note: 'x' }, '')).toBe(false);
   });
   test('a part is made a link of a power path: the member, then what is cut off', () => {
-    const [divides, cut] = ['Broken, it divides', 'What is then cut off'].map((l) =>
-      PARTS.find((c) => c.label === l)!,
+    const [divides, cut] = ['Broken, it divides', 'What is then cut off'].map(
+      (l) => PARTS.find((c) => c.label === l)!,
     );
     if (divides?.kind !== 'choice' || cut?.kind !== 'many') throw new Error('other kinds of field');
     const filter = four.parts.find((p) => p.id === 'filter')!;

@@ -12,7 +12,15 @@ import type { Column } from './rows';
 import type { Change } from './use-draft';
 
 type ListKey =
-  'members' | 'stations' | 'parts' | 'solenoids' | 'sensors' | 'bearings' | 'specs' | 'variants' | 'labour';
+  | 'members'
+  | 'stations'
+  | 'parts'
+  | 'solenoids'
+  | 'sensors'
+  | 'bearings'
+  | 'specs'
+  | 'variants'
+  | 'labour';
 type Item<K extends ListKey> = UnitDefinition[K][number];
 
 interface ListForm<K extends ListKey> {
