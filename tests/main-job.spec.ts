@@ -1,8 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { openRow, pick, recorded, row, saved, signInByHand, stage } from './helpers';
 
-test.use({ serviceWorkers: 'allow' });
-
 /** The whole line on real input: an empty form becomes an accepted quote. */
 test('from a complaint to an accepted quote', async ({ page, browser }) => {
   test.setTimeout(120_000);

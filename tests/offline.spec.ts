@@ -13,8 +13,6 @@ import {
   signIn,
 } from './helpers';
 
-test.use({ serviceWorkers: 'allow' });
-
 const low = (page: Page) => choice(page, 'Fluid at intake, level', 'Low');
 
 /** Writes cannot leave: one is made on the job that is open, and waits as the board says. */
@@ -26,57 +24,82 @@ async function leaveOneWaiting(page: Page): Promise<void> {
   await expect(page.getByTestId('offline')).toContainText('One change waits');
 }
 
-test('board and job open without the network, also after the browser was closed; what is entered waits and is sent', async ({
-  page,
-  context,
-}) => {
-  await signIn(page, 'mira');
-  const job = await newJob(page);
-  await pick(page, 'Fluid at intake, colour', 'Black');
-  await saved(page);
-  await keptForOffline(page, job);
-  await context.setOffline(true);
-  await page.close();
-  const again = await context.newPage();
-  await again.goto('/');
-  await expect(again.getByRole('heading', { level: 1 })).toContainText('Harrow Lane');
-  await expect(again.getByTestId('offline')).toBeVisible();
-  await again.goto(`/jobs/${job}/intake`);
-  await expect(choice(again, 'Fluid at intake, colour', 'Black')).toBeChecked();
-  await pick(again, 'Fluid at intake, level', 'Low');
-  await expect(again.getByTestId('offline')).toContainText('One change waits on this device');
-  // A stage that was never opened, and the verdict: both come from the device.
-  await again.goto(`/jobs/${job}/teardown`);
-  await expect(again.getByTestId('diagnosis')).toBeVisible();
-  await again.getByRole('button', { name: /^2 Pan and filter/ }).click();
-  await openRow(again, 'part.filter');
-  const chooser = again.waitForEvent('filechooser');
-  await again.getByRole('button', { name: 'Photo of Filter' }).click();
-  await (await chooser).setFiles('data/demo/photos/pump-cover.jpg');
-  await expect(again.getByTestId('offline')).toContainText('3 changes wait');
-  await again.reload();
-  await again.getByRole('button', { name: /^2 Pan and filter/ }).click();
-  await openRow(again, 'part.filter');
-  await expect(again.getByRole('img', { name: 'Photo of Filter' })).toBeVisible();
-  await context.setOffline(false);
-  await saved(again);
-  expect(await recorded(again.request, job, 'unit.fluid.level')).toEqual({ is: 'low' });
-  const kase = await (await again.request.get(`/api/jobs/${job}/case`)).json();
-  expect(kase.photos).toHaveLength(1);
-});
+test.describe('with what the device keeps of the program', () => {
+  test.use({ serviceWorkers: 'allow' });
 
-test('a job never opened here says so without the network, and the way back to the board works', async ({
-  page,
-  context,
-}) => {
-  await signIn(page, 'mira');
-  const job = await newJob(page);
-  await keptForOffline(page, job);
-  await context.setOffline(true);
-  await page.goto('/jobs/1001/intake');
-  await expect(page.getByRole('heading', { name: 'No connection to the shop’s server' })).toBeVisible();
-  await page.getByRole('link', { name: 'To the board' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('Harrow Lane');
+  test('board and job open without the network, also after the browser was closed; what is entered waits and is sent', async ({
+    page,
+    context,
+  }) => {
+    await signIn(page, 'mira');
+    const job = await newJob(page);
+    await pick(page, 'Fluid at intake, colour', 'Black');
+    await saved(page);
+    await keptForOffline(page, job);
+    await context.setOffline(true);
+    await page.close();
+    const again = await context.newPage();
+    await again.goto('/');
+    await expect(again.getByRole('heading', { level: 1 })).toContainText('Harrow Lane');
+    await expect(again.getByTestId('offline')).toBeVisible();
+    await again.goto(`/jobs/${job}/intake`);
+    await expect(choice(again, 'Fluid at intake, colour', 'Black')).toBeChecked();
+    await pick(again, 'Fluid at intake, level', 'Low');
+    await expect(again.getByTestId('offline')).toContainText('One change waits on this device');
+    // A stage that was never opened, and the verdict: both come from the device.
+    await again.goto(`/jobs/${job}/teardown`);
+    await expect(again.getByTestId('diagnosis')).toBeVisible();
+    await again.getByRole('button', { name: /^2 Pan and filter/ }).click();
+    await openRow(again, 'part.filter');
+    const chooser = again.waitForEvent('filechooser');
+    await again.getByRole('button', { name: 'Photo of Filter' }).click();
+    await (await chooser).setFiles('data/demo/photos/pump-cover.jpg');
+    await expect(again.getByTestId('offline')).toContainText('3 changes wait');
+    await again.reload();
+    await again.getByRole('button', { name: /^2 Pan and filter/ }).click();
+    await openRow(again, 'part.filter');
+    await expect(again.getByRole('img', { name: 'Photo of Filter' })).toBeVisible();
+    await context.setOffline(false);
+    await saved(again);
+    expect(await recorded(again.request, job, 'unit.fluid.level')).toEqual({ is: 'low' });
+    const kase = await (await again.request.get(`/api/jobs/${job}/case`)).json();
+    expect(kase.photos).toHaveLength(1);
+  });
+
+  test('a job never opened here says so without the network, and the way back to the board works', async ({
+    page,
+    context,
+  }) => {
+    await signIn(page, 'mira');
+    const job = await newJob(page);
+    await keptForOffline(page, job);
+    await context.setOffline(true);
+    await page.goto('/jobs/1001/intake');
+    await expect(page.getByRole('heading', { name: 'No connection to the shop’s server' })).toBeVisible();
+    await page.getByRole('link', { name: 'To the board' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Harrow Lane');
+  });
+
+  test('signing out says what waits and keeps it, locked; nothing else of a person stays on the device', async ({
+    page,
+  }) => {
+    await signIn(page, 'mira');
+    const job = await newJob(page);
+    await keptForOffline(page, job);
+    await page.getByLabel('Repair already tried').fill('Unsent words');
+    await leaveOneWaiting(page);
+    await page.getByRole('button', { name: /sign out/ }).click();
+    const dialog = page.getByRole('dialog', { name: /Sign out/ });
+    await expect(dialog).toContainText('1 change of Mira Sollen waits here.');
+    await dialog.getByRole('button', { name: 'Stay signed in' }).click();
+    await expect(dialog).toHaveCount(0);
+    expect(await everything(page)).toContain('pelvik-outbox-mira');
+    await page.getByRole('button', { name: /sign out/ }).click();
+    await dialog.getByRole('button', { name: 'Sign out', exact: true }).click();
+    await page.waitForURL(/signin/);
+    await expect(page.getByTestId('others-waiting')).toContainText('1 change of Mira Sollen waits here.');
+    expect(await everything(page)).toBe('[[],[],[]]');
+  });
 });
 
 test('what waits of a job is sent from the board too', async ({ page, context }) => {
@@ -98,27 +121,6 @@ async function everything(page: Page): Promise<string> {
     ]),
   );
 }
-
-test('signing out says what waits and keeps it, locked; nothing else of a person stays on the device', async ({
-  page,
-}) => {
-  await signIn(page, 'mira');
-  const job = await newJob(page);
-  await keptForOffline(page, job);
-  await page.getByLabel('Repair already tried').fill('Unsent words');
-  await leaveOneWaiting(page);
-  await page.getByRole('button', { name: /sign out/ }).click();
-  const dialog = page.getByRole('dialog', { name: /Sign out/ });
-  await expect(dialog).toContainText('1 change of Mira Sollen waits here.');
-  await dialog.getByRole('button', { name: 'Stay signed in' }).click();
-  await expect(dialog).toHaveCount(0);
-  expect(await everything(page)).toContain('pelvik-outbox-mira');
-  await page.getByRole('button', { name: /sign out/ }).click();
-  await dialog.getByRole('button', { name: 'Sign out', exact: true }).click();
-  await page.waitForURL(/signin/);
-  await expect(page.getByTestId('others-waiting')).toContainText('1 change of Mira Sollen waits here.');
-  expect(await everything(page)).toBe('[[],[],[]]');
-});
 
 test('two people on one field: each is told whose value stands, and can take the other', async ({
   page,
