@@ -14,7 +14,7 @@ export const GlobalStyle = createGlobalStyle`
     --ink: #14201e;
     --ink-soft: #47544f;
     --rule: #bcc4ba;
-    --rule-strong: #76827c;
+    --rule-strong: #727e78;
     --frame: #12201e;
     --frame-raised: #1d302d;
     --frame-ink: #eef2e9;
