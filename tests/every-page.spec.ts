@@ -26,7 +26,7 @@ const PAGES = {
 };
 /**
  * Both themes write the same tokens on the same places, and every such pair is held in both by a test of its own: what is
- * drawn here in mixed colours, and the pages with most of it, are looked at in the dark too.
+ * drawn here in mixed colours, and the pages with most of it, are checked in the dark too.
  */
 const IN_THE_DARK = ['/', '/units/ostrel-four', '/jobs/1002/teardown', '/jobs/1003/quote'];
 const DESK = { width: 1280, height: 800 };
@@ -134,7 +134,7 @@ async function serious(page: Page, inTheDark = false): Promise<string[]> {
 }
 
 /**
- * Of siblings built alike (same elements, classes and states, all with or without words) two are looked at: the
+ * Of siblings built alike (same elements, classes and states, all with or without words) two are checked: the
  * hundredth row of a data sheet is found at fault with the first.
  */
 function hideAlike(): void {

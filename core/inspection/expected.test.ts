@@ -37,7 +37,7 @@ const expected = (
     stage,
   );
 
-test('what a stage expects is told with what it is looked at on, until it is answered', () => {
+test('what a stage expects is told with what it is asked of, until it is answered', () => {
   expect(expected({}, 'intake')).toEqual(['File fluid, its level']);
   expect(expected({ 'unit.fluid.level': { is: 'low' } }, 'intake')).toEqual([]);
   expect(expected()).toContain('File debris, its fibre');

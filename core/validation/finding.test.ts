@@ -73,7 +73,7 @@ test.each([
   ['unit.ghost.colour', 'there is no subject "ghost"', 'See docs/formats/inspection.md.'],
 ])('%s: %s', (slot, message, remedy) => expect(check(slot)).toEqual([{ pointer: '', message, remedy }]));
 
-test('a point that is not looked at on something is named, with those that are, also where it would be cleared', () => {
+test('a point that is not asked of something is named, with those that are, also where it would be cleared', () => {
   for (const value of [{ is: 'failed' }, null]) {
     const [problem] = check('part.sun-shell.taste', value)!;
     expect(problem!.message).toMatch(/^"taste" is not looked at on Sun shell$/);
