@@ -15,7 +15,7 @@ function waitingWords(waiting: number, jobs: number): string {
   if (waiting === 0) return 'Go on working: what you enter is kept on this device and sent later.';
   const changes = waiting === 1 ? 'One change waits' : `${waiting} changes wait`;
   const where = jobs > 1 ? ` in ${jobs} jobs` : '';
-  return `${changes} on this device${where}, and will be sent by itself.`;
+  return `${changes} on this device${where}, and will be sent automatically.`;
 }
 
 /** A slot in words where no unit is at hand: `complaint.words` → "complaint words". */
