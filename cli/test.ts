@@ -14,7 +14,7 @@ import { BIOME, chromium, ensureDebian, freePort, ROOT, start, stop } from './sy
 export const help = `
 ./pelvik test [--only NAME]
 
-Everything that must hold: format, lint, types, nothing unused, unit, database, browser. Installs what is missing, uses databases and
+Everything that must hold: lint, types, nothing unused, unit, database, browser. Installs what is missing, uses databases and
 ports of its own, and ends with the sum of all runners. --only runs one of them.
 `;
 
@@ -28,8 +28,8 @@ let building: Promise<number> | null = null;
 const built = () => (building ??= ensureBuild());
 
 const RUNNERS: Record<string, () => Promise<Tally> | Tally> = {
-  format: () => check('format', BIOME, ['format', '.']),
-  lint: () => check('lint', 'node_modules/eslint/bin/eslint.js', ['--max-warnings', '0', '.']),
+  // Formatting and rules in one.
+  lint: () => check('lint', BIOME, ['check', '--error-on-warnings', '--colors=off', '.']),
   types: () => check('types', 'node_modules/typescript/bin/tsc', ['--noEmit']),
   unused: () => check('unused', 'node_modules/knip/bin/knip.js', []),
   unit: () => jest('unit', { PELVIK_TOOLS: bundleTools() }),
@@ -38,7 +38,7 @@ const RUNNERS: Record<string, () => Promise<Tally> | Tally> = {
   browser: () => browser(),
 };
 
-const CHECKS = ['format', 'lint', 'types', 'unused'];
+const CHECKS = ['lint', 'types', 'unused'];
 
 export async function run(args: string[]): Promise<number> {
   const options = readOptions(args, [], ['--only']);

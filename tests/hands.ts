@@ -122,7 +122,7 @@ const focusAt = (target: Locator) =>
     const group = e.closest('[role=radiogroup]');
     return {
       on: focus === e,
-      inside: focus === e || (group !== null && group.contains(focus)),
+      inside: focus === e || group?.contains(focus) === true,
       back: ((focus?.compareDocumentPosition(e) ?? 0) & Node.DOCUMENT_POSITION_PRECEDING) !== 0,
     };
   });

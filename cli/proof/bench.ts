@@ -1,5 +1,4 @@
 import type { Root } from '@/core/diagnosis';
-import type { UnitDefinition } from '@/core/unit';
 import type { Dice } from '../dice';
 import { weighted } from '../dice';
 import { pressureAt } from './drive';
@@ -14,12 +13,7 @@ const LOOKED = { fine: 0.35, bad: 0.85, always: 0.7 };
 type Reads = (target: string) => string | null;
 
 /** What a bench reads off a wreck: continuous severities graded by eye, tests by chance, and much left closed. */
-export function bench(
-  unit: UnitDefinition,
-  w: Wreck,
-  present: readonly Root[],
-  dice: Dice,
-): Pick<World, 'look' | 'noticed'> {
+export function bench(w: Wreck, present: readonly Root[], dice: Dice): Pick<World, 'look' | 'noticed'> {
   const eye = (x: number) => x + EYE * (dice.below(2001) / 1000 - 1) + EYE * (dice.below(2001) / 1000 - 1);
   const grade =
     (levels: readonly string[], ...from: number[]) =>

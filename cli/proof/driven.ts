@@ -129,7 +129,7 @@ export function driving(unit: UnitDefinition, knowledge: Knowledge): (dice: Dice
         if (!told.has(gear)) told.set(gear, tell(gear));
         return told.get(gear)!;
       },
-      ...bench(unit, w, present, dice),
+      ...bench(w, present, dice),
     };
   };
 }

@@ -230,7 +230,7 @@ describe('which comes first', () => {
 });
 
 describe('in the vehicle', () => {
-  const far = { ...links, 'lining:high': links['m-seen']!, 'lining:low': links['sign']! };
+  const far = { ...links, 'lining:high': links['m-seen']!, 'lining:low': links.sign! };
   const t = (on: TinyLinks, ...points: string[]) =>
     tiny(
       causes,

@@ -257,7 +257,7 @@ describe('honesty', () => {
     };
     const logit = (p: number) => Math.log(p / (1 - p));
     const withIt = run(values).causes.find((c) => c.id === 'servo-seal-rings:feed-loss')!;
-    const { ['part.filter.pleats']: _, ...less } = values;
+    const { 'part.filter.pleats': _, ...less } = values;
     const without = run(less).causes.find((c) => c.id === 'servo-seal-rings:feed-loss')!;
     const weight = withIt.evidence.find((e) => e.point === 'filter.pleats:filter')?.weight ?? 0;
     expect(weight).toBeCloseTo(logit(withIt.probability) - logit(without.probability), 1);

@@ -23,7 +23,7 @@ function faceOf(
   if (state[slot] === undefined) return null;
   const named = inspection.named(slot);
   const { is } = state[slot].value as { is: string };
-  return (named && named.point.levels.get(is)?.severity) ?? 'cannot-tell';
+  return named?.point.levels.get(is)?.severity ?? 'cannot-tell';
 }
 
 /** The linings of packs and bands: how burnt, fused or not, and how the damage of a pack lies. */

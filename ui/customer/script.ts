@@ -24,7 +24,7 @@ class AnswerForm {
   private readonly problem: HTMLElement;
 
   constructor(
-    private readonly root: HTMLElement,
+    root: HTMLElement,
     private readonly token: string,
   ) {
     this.fields = [...root.querySelectorAll<Field>('[data-field]')];

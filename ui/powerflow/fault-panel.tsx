@@ -37,7 +37,7 @@ export function FaultPanel({
         flow.faults.map((fault) => (
           <Chip key={faultKey(fault)}>
             {fault.kind === 'slip'
-              ? unit.elements.find((e) => e.id === fault.element)!.name + ' slips above'
+              ? `${unit.elements.find((e) => e.id === fault.element)!.name} slips above`
               : faultName(unit, fault)}
             {fault.kind === 'slip' && (
               <span style={{ width: 118 }}>

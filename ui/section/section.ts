@@ -85,7 +85,7 @@ export function sectionOf(unit: UnitDefinition): Section {
     bodies: [],
     fixed: [],
     joints: [],
-    gearRadius: gearRadii(unit, placed),
+    gearRadius: gearRadii(placed),
     parallel,
   };
   runs.forEach(({ runs: list }, axis) => {
@@ -129,7 +129,7 @@ function drawRun(section: Section, run: Run, axis: number, pitch: number): void 
 }
 
 /** Gears that mesh touch: they share the room between their shafts as their teeth do. A gear in two pairs keeps its first size. */
-function gearRadii(unit: UnitDefinition, placed: Placed[]): Map<string, number> {
+function gearRadii(placed: Placed[]): Map<string, number> {
   const radii = new Map<string, number>();
   const known = new Map<string, number>();
   for (const { device } of placed) {

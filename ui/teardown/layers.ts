@@ -25,7 +25,7 @@ const ERASER = '0';
 /** The layers of an element's faces, from the points the catalogue has for them. */
 export function layersOf(inspection: Inspection, element: Element): readonly Layer[] {
   const on = (kind: 'friction' | 'steel') => {
-    const index = element.pack!.order.findIndex((k) => k === kind);
+    const index = element.pack!.order.indexOf(kind);
     const face = index < 0 ? null : inspection.subject('face', [element.id, String(index), 'a']);
     return face ? inspection.points(face) : new Map<string, CataloguePoint>();
   };

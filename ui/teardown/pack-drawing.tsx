@@ -75,7 +75,8 @@ interface Props {
 export function PackDrawing(props: Props) {
   const { plates, at, id } = props;
   const k = stretch(plates);
-  const lefts = plates.reduce<number[]>((l, p) => [...l, l.at(-1)! + WIDTH[p.kind] * k + GAP], [LEFT]);
+  const lefts = [LEFT];
+  for (const plate of plates) lefts.push(lefts.at(-1)! + WIDTH[plate.kind] * k + GAP);
   const width = lefts.at(-1)! + RIGHT;
   const svg = useRef<SVGSVGElement>(null);
   useEffect(() => {
