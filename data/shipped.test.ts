@@ -2,7 +2,6 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { stageReached, stateFromValues } from '@/core/case';
 import type { CaseDocument } from '@/core/case';
-import { diagnoser } from '@/core/diagnosis';
 import { catalogueOf, inspectionOf, stageOfIn } from '@/core/inspection';
 import type { SubjectHead } from '@/core/case';
 import { sharedFeed, stationsInOrder } from '@/core/unit';
@@ -30,9 +29,10 @@ import shop from './prices/shop.json';
 import { shopSchema } from '@/core/shop';
 import { knowledge, unitKnowledge } from './knowledge';
 import { shippedUnits } from './shipped';
+import { diagnoserOf } from '@/tests/fixtures/diagnosers';
 
 const unit = shippedUnits.find((u) => u.id === 'ostrel-four')!;
-const diagnose = diagnoser(unit, knowledge);
+const diagnose = diagnoserOf(unit);
 
 describe.each(shippedUnits.map((u): [string, UnitDefinition] => [u.id, u]))('%s', (_, shipped) => {
   test('is valid, and nothing about it is odd', () => {
@@ -64,7 +64,7 @@ describe.each(shippedUnits.map((u): [string, UnitDefinition] => [u.id, u]))('%s'
 
 describe('the causal knowledge on every unit', () => {
   test.each(shippedUnits.map((u): [string, UnitDefinition] => [u.id, u]))('%s', (_, shipped) => {
-    const { causes } = diagnoser(shipped, knowledge)(stateFromValues({}));
+    const { causes } = diagnoserOf(shipped)(stateFromValues({}));
     expect(new Set(causes.map((c) => c.id)).size).toBe(causes.length);
     for (const c of causes) expect(c.words).not.toMatch(/[{}$]/);
     expect(causes.reduce((sum, c) => sum + c.probability, 0)).toBeCloseTo(1, 6);
@@ -125,7 +125,7 @@ describe('the demo shop', () => {
   const verdicts = jobs.map((job): [string, DemoJob] => [job.case, job]);
   const verdict = (name: string) => {
     const job = jobs.find((j) => j.case === name)!;
-    return diagnoser(unitOf(job.unit), knowledge)(stateFromValues(job.findings));
+    return diagnoserOf(unitOf(job.unit))(stateFromValues(job.findings));
   };
   test('is a week of work: every unit, closed jobs, a comeback, a core', () => {
     expect(jobs.length).toBeGreaterThanOrEqual(18);

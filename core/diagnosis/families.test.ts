@@ -1,12 +1,11 @@
 import { stateFromValues } from '@/core/case';
 import type { Json } from '@/core/case';
-import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
 import { told } from '@/tests/fixtures/told';
-import { diagnoser } from './index';
 import type { Diagnosis } from './index';
+import { diagnoserOf } from '@/tests/fixtures/diagnosers';
 
-const judges = new Map(shippedUnits.map((u) => [u.id, diagnoser(u, knowledge)]));
+const judges = new Map(shippedUnits.map((u) => [u.id, diagnoserOf(u)]));
 const judge = (id: string, values: Record<string, Json>): Diagnosis =>
   judges.get(id)!(stateFromValues(values));
 const grid = (cells: Record<string, string>): Record<string, Json> =>

@@ -6,15 +6,16 @@ import type { Stage } from '@/core/stage';
 import { catalogueOf, stageOfIn } from '@/core/inspection';
 import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
-import { chainWords, diagnoser } from './index';
+import { chainWords } from './index';
 import type { Diagnosis } from './index';
+import { diagnoserOf } from '@/tests/fixtures/diagnosers';
 
 /* Whole stories as case files, judged by the same code as the screens: what must lead at each stage, why, and what must not. */
 const stageOf = stageOfIn(catalogueOf(knowledge.inspection));
 const judge = (name: string, until: Stage): Diagnosis => {
   const told = JSON.parse(readFileSync(`tests/cases/${name}.json`, 'utf8')) as CaseDocument;
   const unit = shippedUnits.find((u) => u.id === told.unit)!;
-  return diagnoser(unit, knowledge)(stateOfCase(caseUntil(told, until, STAGES, stageOf)));
+  return diagnoserOf(unit)(stateOfCase(caseUntil(told, until, STAGES, stageOf)));
 };
 const share = (d: Diagnosis, ids: RegExp) =>
   d.causes.filter((c) => ids.test(c.id)).reduce((sum, c) => sum + c.probability, 0);

@@ -93,18 +93,18 @@ describe('on every shipped unit', () => {
     '%s: committing any cause and doing what cures it lowers the risk',
     (_, unit) => {
       const found = diagnoser(unit, knowledge)(stateFromValues({}));
-      const seen = { 'part.filter.pleats': { is: 'clear' } };
+      const state = stateFromValues({ 'part.filter.pleats': { is: 'clear' } });
       const basis = { rules, knowledge };
+      const without = scoper(unit, basis, { state, policies: POLICIES, causes: [] });
+      const uncommitted = without.scope('targeted');
       // One of every kind: what cures it goes by its kind.
       for (const c of found.causes.filter((c, k) => found.causes.findIndex((o) => o.mode === c.mode) === k)) {
         const commit = { cause: c.id };
-        const state = stateFromValues(seen);
-        const without = scoper(unit, basis, { state, policies: POLICIES, causes: [] });
-        const before = riskOf(without, without.scope('targeted'), found, commit, paperTerms);
+        const before = riskOf(without, uncommitted, found, commit, paperTerms);
         const scopes = scoper(unit, basis, { state, policies: POLICIES, causes: [c] });
         const scope = scopes.scope('targeted');
         const after = riskOf(scopes, scope, found, commit, paperTerms);
-        const already = without.works(without.scope('targeted'), c);
+        const already = without.works(uncommitted, c);
         // Something of the usual cure is in every scope for some: those are cured already.
         expect([c.id, already >= c.curedBy[0]!.works || after.uncured < before.uncured]).toEqual([
           c.id,

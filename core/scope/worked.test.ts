@@ -1,7 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { stateOfCase } from '@/core/case';
 import type { CaseDocument } from '@/core/case';
-import { diagnoser } from '@/core/diagnosis';
 import { standingCauses } from '@/core/quote';
 import { knowledge, rules } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
@@ -9,13 +8,14 @@ import { POLICIES } from '@/tests/fixtures/paper';
 import { scoper } from './index';
 import type { Policies } from '@/core/case';
 import type { Scope } from './index';
+import { diagnoserOf } from '@/tests/fixtures/diagnosers';
 
 /* Whole stories as case files: what their scope must hold, and what it must not. */
 function scopeOf(name: string, policies: Partial<Policies> = {}) {
   const told = JSON.parse(readFileSync(`tests/cases/${name}.json`, 'utf8')) as CaseDocument;
   const unit = shippedUnits.find((u) => u.id === told.unit)!;
   const state = stateOfCase(told);
-  const causes = standingCauses(state, diagnoser(unit, knowledge)(state));
+  const causes = standingCauses(state, diagnoserOf(unit)(state));
   const scopes = scoper(
     unit,
     { rules, knowledge },

@@ -14,7 +14,7 @@ import type { JobView } from './view';
 const JOBS = [1, 2];
 const SLOTS = ['fluid.level', 'complaint.words', 'grid.D2'];
 const PEOPLE = ['Mira', 'Ivo', 'Tobin'];
-const RUNS = 100;
+const RUNS = 50;
 const SEEDS = [20261125, Date.now() % 2 ** 31];
 
 type Step =
