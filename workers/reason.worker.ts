@@ -1,7 +1,7 @@
 import * as Comlink from 'comlink';
 import type { Complaint, JobState, SlotState } from '@/core/case';
-import { shopDiagnoser } from '@/core/diagnosis';
-import type { Diagnosis, Experience, Knowledge } from '@/core/diagnosis';
+import { shopRanker } from '@/core/diagnosis';
+import type { Experience, Knowledge, NextCheck, Ranked, Ranking } from '@/core/diagnosis';
 import { reportsOf } from '@/core/roadtest';
 import { moreFrictions } from '@/core/scope';
 import type { AddedFriction } from '@/core/scope';
@@ -17,7 +17,7 @@ export interface Change {
 
 /** What a job's record says, worked out; `suspects` is null where the grid, and so they, are as before. */
 export interface Verdict {
-  diagnosis: Diagnosis;
+  ranking: Ranking;
   suspects: Suspect[] | null;
   /** Packs of the unit that take one more friction. */
   frictions: AddedFriction[];
@@ -25,7 +25,8 @@ export interface Verdict {
 
 /** Compiles a unit once, keeps the job's state, and reasons over it away from the page's own thread. */
 class Reasoner {
-  private diagnose!: (state: JobState) => Diagnosis;
+  private judge!: (state: JobState) => Ranked;
+  private ranked!: Ranked;
   private unit!: UnitDefinition;
   private rank!: ReturnType<typeof suspectRanker>;
   private state: Record<string, SlotState> = {};
@@ -34,7 +35,7 @@ class Reasoner {
 
   prepare(unit: UnitDefinition, knowledge: Knowledge, experience: Experience): void {
     this.unit = unit;
-    this.diagnose = shopDiagnoser(unit, knowledge, experience);
+    this.judge = shopRanker(unit, knowledge, experience);
     this.rank = suspectRanker(unit, knowledge.behaviour, 12);
     this.frictions = moreFrictions(unit);
   }
@@ -46,11 +47,17 @@ class Reasoner {
     const grid = `grid ${JSON.stringify(complaints)}`;
     const same = grid === this.grid;
     this.grid = grid;
+    this.ranked = this.judge(this.state);
     return {
-      diagnosis: this.diagnose(this.state),
+      ranking: this.ranked.ranking,
       suspects: same ? null : this.rank(complaints),
       frictions: this.frictions,
     };
+  }
+
+  /** What tells most next, after the last change. */
+  nextChecks(): NextCheck[] {
+    return this.ranked.nextChecks();
   }
 }
 export type ReasonApi = Reasoner;

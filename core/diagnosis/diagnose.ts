@@ -40,12 +40,12 @@ export interface Cause {
   evidence: Evidence[];
 }
 
-export interface Diagnosis {
+/** What is thought of the causes, without what to look at next. */
+export interface Ranking {
   /** What lets go, or does not let go, whatever the reason. */
   groups: Group[];
   causes: Cause[];
   mechanisms: { id: string; words: string; probability: number }[];
-  nextChecks: NextCheck[];
   /** No cause stands out enough to be named as the first, or the leading one only names damage. */
   undetermined: boolean;
   /** Complaint and findings cannot both be right, by anything the model knows. */
@@ -58,11 +58,21 @@ export interface Diagnosis {
   unexplained: Evidence[];
 }
 
+export interface Diagnosis extends Ranking {
+  nextChecks: NextCheck[];
+}
+
 /** Below this a leading cause is not called determined, nor when it is less than `AHEAD` times the second. */
 export const DETERMINED_AT = 0.6;
 const AHEAD = 2;
 /** So many causes carry their chain and evidence. */
 const EXPLAINED = 6;
+
+/** A diagnosis in two steps: which checks tell most takes as long as all the rest, and is asked for when there is time. */
+export interface Ranked {
+  ranking: Ranking;
+  nextChecks: () => NextCheck[];
+}
 
 /** Compiles the unit's model once; each call is exact and takes milliseconds. */
 export function diagnoser(
@@ -71,6 +81,22 @@ export function diagnoser(
   experience: Experience = NO_EXPERIENCE,
   largest?: number,
 ): (state: JobState) => Diagnosis {
+  const rank = causeRanker(unit, knowledge, experience, largest);
+  return (state) => whole(rank(state));
+}
+
+export const whole = ({ ranking, nextChecks }: Ranked): Diagnosis => ({
+  ...ranking,
+  nextChecks: nextChecks(),
+});
+
+/** As `diagnoser`, with the next checks left for later. */
+export function causeRanker(
+  unit: UnitDefinition,
+  knowledge: Knowledge,
+  experience: Experience = NO_EXPERIENCE,
+  largest?: number,
+): (state: JobState) => Ranked {
   const model = buildModel(unit, knowledge, experience);
   const link = linker(model);
   const networks = networksOf(model, largest);
@@ -86,7 +112,7 @@ export function diagnoser(
     const [top, next] = causes as [Cause, Cause];
     const conflict = conflictOf(model, networks, judgement);
     const contradictory = conflict.between > CONTRADICTS;
-    return {
+    const ranking = {
       groups: groupsOf(model, judgement),
       causes,
       mechanisms: model.mechanisms
@@ -96,7 +122,6 @@ export function diagnoser(
           probability: judgement.marginals[model.roots.length + k]!,
         }))
         .sort((a, b) => b.probability - a.probability),
-      nextChecks: nextChecks(model, link, behind?.seen ? behind.judgement : judgement),
       undetermined:
         contradictory ||
         top.probability < DETERMINED_AT ||
@@ -107,6 +132,8 @@ export function diagnoser(
       upstream: behind?.candidates ?? [],
       unexplained: unexplained(model, judgement, leader),
     };
+    const now = behind?.seen ? behind.judgement : judgement;
+    return { ranking, nextChecks: () => nextChecks(model, link, now) };
   };
 }
 

@@ -1,12 +1,12 @@
 import type { Danger, JobState } from '@/core/case';
 import { below, dangersOf, valueOf } from '@/core/case';
-import type { Cause, ChainStep, Diagnosis } from '@/core/diagnosis';
+import type { Cause, ChainStep, Diagnosis, Ranking } from '@/core/diagnosis';
 import { elementOf, midSentence } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { standingCause } from './standing-causes';
 
 /** The finding in plain words for the customer: the technician's own where written, else drafted from the chain. */
-export function findingWords(unit: UnitDefinition, state: JobState, diagnosis: Diagnosis): string {
+export function findingWords(unit: UnitDefinition, state: JobState, diagnosis: Ranking): string {
   const own = valueOf(state, 'cause.words');
   if (own) return own;
   const cause = standingCause(state, diagnosis);
@@ -40,7 +40,7 @@ export function findingWords(unit: UnitDefinition, state: JobState, diagnosis: D
 const NEARLY_SURE = 0.97;
 
 /** Nothing is determined: what lets go nearly for sure, what was found, and what is still possible. */
-function openWords(unit: UnitDefinition, { groups, causes, upstream }: Diagnosis): string {
+function openWords(unit: UnitDefinition, { groups, causes, upstream }: Ranking): string {
   const sure = groups.filter((g) => g.probability >= NEARLY_SURE).map((g) => midSentence(g.words));
   const found = inOneBreath(
     unit,
@@ -58,7 +58,7 @@ function openWords(unit: UnitDefinition, { groups, causes, upstream }: Diagnosis
 }
 
 /** What was committed as contributing: told as a fact only where somebody has seen it. */
-function besides(state: JobState, { causes }: Diagnosis): string[] {
+function besides(state: JobState, { causes }: Ranking): string[] {
   const ids = valueOf(state, 'cause.commit')?.contributing ?? [];
   const others = causes.filter((c) => ids.includes(c.id));
   const seen = others.filter((c) => c.chain[0]?.slots.length).map((c) => midSentence(c.words));

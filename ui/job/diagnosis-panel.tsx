@@ -162,8 +162,8 @@ export function DiagnosisPanel() {
       </Panel>
     );
   }
-  const { groups, causes, undetermined, nextChecks } = reasoning.diagnosis;
-  const next = nextChecks[0];
+  const { groups, causes, undetermined } = reasoning.diagnosis;
+  const next = reasoning.nextChecks?.[0];
   const standing = groups.filter((g) => g.probability >= STANDS).slice(0, 2);
   return (
     <Panel aria-label="Verdict" data-noprint data-testid="diagnosis" data-folded={folded}>

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { JobState } from '@/core/case';
-import type { Diagnosis, Experience } from '@/core/diagnosis';
+import type { Experience, NextCheck, Ranking } from '@/core/diagnosis';
 import type { AddedFriction } from '@/core/scope';
 import type { Suspect } from '@/core/suspects';
 import { WorkerClient } from '@/ui/worker/client';
@@ -9,7 +9,9 @@ import type { Change, ReasonApi } from '@/workers/reason.worker';
 import type { JobLibrary } from './library';
 
 interface Reasoning {
-  diagnosis: Diagnosis;
+  diagnosis: Ranking;
+  /** After the last pause in what is entered; null before the first. */
+  nextChecks: NextCheck[] | null;
   suspects: Suspect[];
   frictions: AddedFriction[];
 }
@@ -26,6 +28,9 @@ export interface ReasoningValue {
 
 /** How long a verdict may take, ms; compiling a unit comes on top the first time. */
 const LIMIT = 10_000;
+
+/** How long nothing is entered before what to look at next is worked out anew, ms: it takes as long as the verdict. */
+const PAUSE = 150;
 
 const spawn = () =>
   new Worker(new URL('../../workers/reason.worker.ts', import.meta.url), { type: 'module' });
@@ -60,9 +65,15 @@ export function useReasoner(
     let [alive, busy] = [true, false];
     let known: JobState = {};
     let done: JobState | null = null;
+    let pause: ReturnType<typeof setTimeout> | undefined;
+    const fail = (error: unknown) => {
+      if (alive)
+        setShown((old) => ({ ...old, problem: error instanceof Error ? error.message : String(error) }));
+    };
     const work = async () => {
       if (busy) return;
       busy = true;
+      clearTimeout(pause);
       try {
         while (alive && done !== wanted.current) {
           const next = wanted.current;
@@ -76,7 +87,8 @@ export function useReasoner(
           [known, done] = [next, next];
           setShown((old) => ({
             reasoning: {
-              diagnosis: verdict.diagnosis,
+              diagnosis: verdict.ranking,
+              nextChecks: old.reasoning?.nextChecks ?? null,
               suspects: verdict.suspects ?? old.reasoning?.suspects ?? [],
               frictions: verdict.frictions,
             },
@@ -84,17 +96,34 @@ export function useReasoner(
             problem: null,
           }));
         }
+        pause = setTimeout(() => void lookAhead(), PAUSE);
       } catch (error) {
-        if (alive)
-          setShown((old) => ({ ...old, problem: error instanceof Error ? error.message : String(error) }));
+        fail(error);
       } finally {
         busy = false;
       }
+    };
+    const lookAhead = async () => {
+      if (busy) return;
+      busy = true;
+      try {
+        const nextChecks = await client.call((reasoner) => reasoner.nextChecks(), LIMIT);
+        if (alive)
+          setShown((old) => ({ ...old, reasoning: old.reasoning && { ...old.reasoning, nextChecks } }));
+      } catch (error) {
+        // The worker was ended: it hears everything again.
+        done = null;
+        return fail(error);
+      } finally {
+        busy = false;
+      }
+      if (alive && done !== wanted.current) void work();
     };
     pump.current = () => void work();
     pump.current();
     return () => {
       alive = false;
+      clearTimeout(pause);
       client.end();
     };
   }, [library, experience]);
