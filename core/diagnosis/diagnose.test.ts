@@ -184,6 +184,15 @@ describe('a verdict', () => {
       'filter.pleats:filter',
     );
   });
+  test('however late they are asked for', () => {
+    const diagnose = diagnoser(four, { ...knowledge, causal });
+    const open = diagnose(stateFromValues({ 'station.pan.out': true }));
+    const cut = diagnose(stateFromValues({ 'station.pan.out': true, ...blocked }));
+    expect(cut.nextChecks.map((c) => c.point)).not.toContain('filter.pleats:filter');
+    const late = open.nextChecks;
+    expect(late).toEqual(judge({ 'station.pan.out': true }).nextChecks);
+    expect(open.nextChecks).toBe(late);
+  });
 });
 
 describe('damage, and who is behind it', () => {

@@ -85,10 +85,17 @@ export function diagnoser(
   return (state) => whole(rank(state));
 }
 
-export const whole = ({ ranking, nextChecks }: Ranked): Diagnosis => ({
-  ...ranking,
-  nextChecks: nextChecks(),
-});
+/** Both steps as one: the checks are worked out when somebody reads them first. */
+export function whole({ ranking, nextChecks }: Ranked): Diagnosis {
+  let checks: NextCheck[] | null = null;
+  return {
+    ...ranking,
+    get nextChecks() {
+      checks ??= nextChecks();
+      return checks;
+    },
+  };
+}
 
 /** As `diagnoser`, with the next checks left for later. */
 export function causeRanker(
