@@ -43,6 +43,19 @@ export function bundleTools(outfile = path.join(DATA, 'tools.cjs')): string {
   return outfile;
 }
 
+/** The browser's tests, each as one plain file, so that every process of the runner need not compile them; where they are. */
+export function bundleBrowserTests(outdir = path.join(DATA, 'browser-tests')): string {
+  rmSync(outdir, { recursive: true, force: true });
+  buildSync({
+    ...NODE,
+    entryPoints: ['tests/*.spec.ts'],
+    outdir,
+    outExtension: { '.js': '.mjs' },
+    sourcemap: 'inline',
+  });
+  return outdir;
+}
+
 /**
  * The customer's page: a small script, a style sheet and fonts for the browser, and what draws the document, which is
  * told their names. Returns where the latter is.

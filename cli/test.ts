@@ -3,7 +3,7 @@ import { mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ensureBuild } from './build';
-import { bundleTools } from './bundle';
+import { bundleBrowserTests, bundleTools } from './bundle';
 import { CommandError } from './fail';
 import { noFiles, readOptions } from './input';
 import { databaseTests, withDatabase } from './scratch';
@@ -163,6 +163,7 @@ function playwright(folder: string, port: number): Tally {
   const report = path.join(folder, 'playwright.json');
   const done = node(['node_modules/@playwright/test/cli.js', 'test', '-c', 'tests/playwright.config.ts'], {
     PELVIK_BASE_URL: `http://127.0.0.1:${port}`,
+    PELVIK_BROWSER_TESTS: bundleBrowserTests(),
     PLAYWRIGHT_JSON_OUTPUT_NAME: report,
   });
   if (done.status !== 0) process.stdout.write(`${done.stdout}${done.stderr}\n`);
