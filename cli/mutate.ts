@@ -113,7 +113,7 @@ function mutate(subject: string, share: number): Found {
   if (caught / all >= demanded(subject)) return found;
   const left = [...found].map(([file, mutants]) => ({
     file,
-    through: mutants.filter((m) => isCounted(m) && !isCaught(m)).map((m) => `${file}:${placeOf(m)}`),
+    through: mutants.filter((m) => isCounted(m) && !isCaught(m)).map((m) => `${file}:${patternOf(m)}`),
   }));
   const again = (patterns: string[], held: string[]) => {
     if (!patterns.length) return;
@@ -155,6 +155,9 @@ function testsOf(folder: string, names: readonly string[]) {
 
 const placeOf = ({ location: { start, end } }: Mutant) =>
   `${start.line}:${start.column}-${end.line}:${end.column}`;
+/** The same for whoever is asked to break just that: there columns begin at 0, in the report at 1. */
+const patternOf = ({ location: { start, end } }: Mutant) =>
+  `${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`;
 const keyOf = (m: Mutant) => `${placeOf(m)} ${m.mutatorName} ${m.replacement}`;
 
 /** One run over some changes, against these tests of the subject, or all of them. */

@@ -4,9 +4,39 @@ import { inspection as data } from '@/data/inspection';
 import { shippedUnits } from '@/data/shipped';
 import { catalogueOf, inspectionOf, paintPlaces, picturePlaces } from './index';
 import type { ByPlace } from './index';
+import type { Point } from './schema';
+import type { Subject } from './subjects';
+import type { UnitDefinition } from '@/core/unit';
 
 const places = ['a', 'b', 'c'].map((id) => ({ id, words: `at ${id}` }));
 const map = (entries: Record<string, Finding>): ByPlace => new Map(Object.entries(entries));
+
+describe('the places of a picture', () => {
+  const set = (rest: object) => ({ id: 'front', kind: 'planetary', ...rest });
+  const of = (gearset: object, picture: string | undefined, where?: string[]) =>
+    picturePlaces(
+      { gearsets: [set({ id: 'rear', pinions: { count: 6 } }), gearset] } as unknown as UnitDefinition,
+      { ids: ['front'] } as unknown as Subject,
+      { picture, where } as unknown as Point,
+    );
+  test('of a band are those it names', () => {
+    expect(of(set({}), 'band', ['At the anchor', 'middle / top', 'At the servo'])).toEqual([
+      { id: 'at-the-anchor', words: 'At the anchor' },
+      { id: 'middle-top', words: 'middle / top' },
+      { id: 'at-the-servo', words: 'At the servo' },
+    ]);
+    expect(of(set({}), 'band')).toEqual([]);
+  });
+  test('of a planetary are its pinions, as many as it has, four where that is not stated', () => {
+    const three = [1, 2, 3].map((k) => ({ id: `pinion-${k}`, words: `pinion ${k}` }));
+    expect(of(set({ pinions: { count: 3 } }), 'planetary')).toEqual(three);
+    expect(of(set({}), 'planetary')).toHaveLength(4);
+    expect(of(set({ kind: 'mesh', pinions: { count: 3 } }), 'planetary')).toHaveLength(4);
+  });
+  test('of anything else are none', () => {
+    for (const picture of [undefined, 'pack']) expect(of(set({}), picture, ['here'])).toEqual([]);
+  });
+});
 
 describe('painting places', () => {
   test('one place says nothing of the others', () => {

@@ -1,12 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { stateFromValues } from '@/core/case';
 import { inspection as data } from '@/data/inspection';
+import { stationsInOrder } from '@/core/unit';
 import { shippedUnits } from '@/data/shipped';
 import {
   catalogueDocument,
   catalogueOf,
   findingTable,
   inspectionOf,
+  limitOf,
+  measureOf,
+  measureWords,
   paperLines,
   SHEET_COLUMNS,
 } from './index';
@@ -61,6 +65,36 @@ test('on paper every row of every station has something to fill in, and limits o
       expect(lines.filter((l) => l.points.length > 0).length).toBeGreaterThan(lines.length / 2);
     }
   }
+});
+
+test('what is only measured against a limit stands on paper where there is one, with it; what is asked of everything never', () => {
+  const points = shippedUnits.flatMap((unit) => {
+    const inspection = inspectionOf(unit, catalogue);
+    return stationsInOrder(unit).flatMap((station) =>
+      paperLines(inspection, station.id).flatMap(({ subject, points }) => {
+        const shown = new Map(points.map((p) => [p.point.point.id, p.limit]));
+        return [...inspection.points(subject).values()].map(({ point, file }) => {
+          const field = measureOf(point);
+          const limit = field?.limit ? limitOf(unit, subject, field.limit) : null;
+          return { subject, point, file, field, limit, said: shown.get(point.id) };
+        });
+      }),
+    );
+  });
+  const ofAll = points.filter(({ subject, file }) => file.of[subject.head]?.includes('*') && file.of.element);
+  expect(ofAll.length).toBeGreaterThan(0);
+  expect(ofAll.every((p) => p.said === undefined)).toBe(true);
+  const own = points.filter((p) => !ofAll.includes(p));
+  const needy = own.filter(({ point }) => point.when === 'limit');
+  expect(needy.some((p) => p.limit)).toBe(true);
+  expect(needy.some((p) => !p.limit)).toBe(true);
+  for (const { limit, said } of needy) expect(said === undefined).toBe(limit === null);
+  for (const { field, limit, said } of own) {
+    if (!field) expect(said).toBe('');
+    else if (limit) expect(said).toBe(measureWords(limit, field.unit));
+  }
+  // A measure that needs no limit is asked for without one.
+  expect(own.some((p) => p.field && !p.limit && p.said !== undefined)).toBe(true);
 });
 
 test('the documented catalogue is the one that ships: ./pelvik unit points', () => {

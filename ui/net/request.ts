@@ -97,7 +97,7 @@ async function contentOf<T>(answer: Response): Promise<T> {
 
 /** How long a file may take, ms: as long as a very slow line needs, for the server ends what comes to a halt. */
 export function uploadTime(bytes: number): number {
-  return 60_000 + bytes / SLOWEST_LINE;
+  return 60_000 + Math.ceil(bytes / SLOWEST_LINE);
 }
 
 /** Bytes a millisecond. */

@@ -63,6 +63,31 @@ test('why nothing is taken is said in the server’s words, until something is',
   expect(tab.engine.read()).toMatchObject({ connection: 'online', says: null, waiting: 0 });
 });
 
+test('what a page that listens meets is the state of the connection, but for what is being sent', async () => {
+  const tab = await world.device('Mira').tab();
+  await tab.show(JOB);
+  await world.settle();
+  const shows: unknown[] = [];
+  const end = tab.engine.subscribe(() => shows.push(tab.engine.read().connection));
+  tab.engine.met('online');
+  expect(shows).toEqual([]);
+  tab.engine.met('offline');
+  expect(tab.engine.read()).toMatchObject({ connection: 'offline', says: null });
+  expect(shows).toEqual(['offline']);
+  tab.engine.met('online');
+  expect(shows).toEqual(['offline', 'online']);
+  // While something is on its way its own answer says what the connection is like.
+  void tab.engine.write(JOB, [{ slot: 'fluid.level', value: 'low', seen: 0 }]);
+  while (!tab.engine.read().busy) await new Promise((go) => setTimeout(go));
+  tab.engine.met('offline');
+  expect(tab.engine.read().connection).toBe('online');
+  await world.settle();
+  const heard = shows.length;
+  end();
+  tab.engine.met('offline');
+  expect(shows).toHaveLength(heard);
+});
+
 test('what waits of every job is sent, whichever page is open', async () => {
   const device = world.device('Mira');
   const before = await device.tab();

@@ -1,4 +1,4 @@
-import { take, watchVersions } from './version';
+import { keepPages, take, watchVersions } from './version';
 
 class Worker extends EventTarget {
   state = 'installing';
@@ -82,4 +82,27 @@ test('taken, the worker is told, and the page is drawn anew when it is at work, 
   workers.dispatchEvent(new Event('controllerchange'));
   workers.dispatchEvent(new Event('controllerchange'));
   expect(reload).toHaveBeenCalledTimes(1);
+});
+
+describe('keeping a job’s other stages', () => {
+  const browser = (navigator: object) =>
+    Object.defineProperty(globalThis, 'navigator', { value: navigator, configurable: true });
+  afterAll(() => browser({}));
+
+  test('is asked of the worker that looks after the page', async () => {
+    const active = new Worker();
+    browser({ serviceWorker: { ready: Promise.resolve({ active }) } });
+    keepPages(['/jobs/7/quote']);
+    await Promise.resolve();
+    expect(active.postMessage.mock.calls).toEqual([[{ kind: 'keep', urls: ['/jobs/7/quote'] }]]);
+  });
+  test('is left out where there is no such worker, or may be none', async () => {
+    browser({});
+    expect(() => keepPages(['/'])).not.toThrow();
+    browser({ serviceWorker: { ready: Promise.resolve({ active: null }) } });
+    keepPages(['/']);
+    browser({ serviceWorker: { ready: Promise.reject(new Error('forbidden')) } });
+    keepPages(['/']);
+    for (let k = 0; k < 3; k++) await Promise.resolve();
+  });
 });

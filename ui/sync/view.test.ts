@@ -33,6 +33,18 @@ test('a slot that was cleared stays cleared when an old answer arrives late', as
   expect(shown(hers)).toEqual({});
 });
 
+test('whoever listens is told of each change until they no longer listen', async () => {
+  const { hers } = await two();
+  expect(hers.read()).toEqual({ state: {}, clashes: [] });
+  let told = 0;
+  const end = hers.subscribe(() => told++);
+  hers.write([['fluid.level', 'low']]);
+  expect(told).toBe(1);
+  end();
+  hers.write([['fluid.level', 'full']]);
+  expect(told).toBe(1);
+});
+
 test('an acknowledgement changes no value: the state stays the same object', async () => {
   const { hers } = await two();
   hers.write([['fluid.level', 'low']]);
