@@ -137,6 +137,11 @@ test.each([
 test.each(['1.5', '0', '-1', '1e3', '999999', 'x', ''])('"%s" is no version of a quote', (text) =>
   expect(() => quoteVersion({ version: text })).toThrow(/no such quote/),
 );
+test.each([
+  [null, 0],
+  ['0', 0],
+  ['123456789', 123_456_789],
+])('from %s the record is read after %d', (text, after) => expect(sequence(text)).toBe(after));
 test.each(['-1', '1.5', 'x', '99999999999', '1e9'])('"%s" is no place in a record', (text) =>
   expect(() => sequence(text)).toThrow(/not a place/),
 );

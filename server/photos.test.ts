@@ -63,10 +63,25 @@ describe('a JPEG from a case file', () => {
     return Buffer.concat([bytes.subarray(0, 2), head, body, bytes.subarray(2)]);
   };
 
-  test('as Pelvik writes it is kept byte for byte', async () => {
-    const bytes = await plain();
+  test.each([
+    ['of three colours', 120],
+    ['as large as Pelvik writes them', 1600],
+  ])('%s that holds only its picture is kept byte for byte', async (_, width) => {
+    const noise = { type: 'gaussian' as const, mean: 128, sigma: 40 };
+    const bytes = await sharp({ create: { width, height: 40, channels: 3, background: 'black', noise } })
+      .jpeg({ quality: 55 })
+      .toBuffer();
     expect(isPlainJpeg(bytes)).toBe(true);
-    expect((await acceptPhoto(bytes))!.bytes.equals(bytes)).toBe(true);
+    // Written anew it would be another.
+    expect((await reencode(bytes))!.bytes.equals(bytes)).toBe(false);
+    const kept = (await acceptPhoto(bytes))!;
+    expect(kept).toMatchObject({ width, height: 40 });
+    expect(kept.bytes.equals(bytes)).toBe(true);
+  });
+  test('of four colours, as for print, is written anew in three', async () => {
+    const print = await picture(80, 60).toColourspace('cmyk').jpeg().toBuffer();
+    const kept = (await acceptPhoto(print))!;
+    expect((await sharp(kept.bytes).metadata()).space).toBe('srgb');
   });
   test.each<[string, (bytes: Buffer) => Buffer]>([
     ['a comment', (b) => with_(b, 0xfe, 'secret words')],

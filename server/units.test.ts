@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { addGear, addElement, addPlanetary, blankUnit, replaceElement, toggleApply } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { shippedUnits } from '@/data/shipped';
+import { recentAudit } from './audit';
 import { inTransaction } from './db';
 import { createJob, jobByNumber } from './jobs';
 import { UserError } from './problem';
@@ -98,7 +99,11 @@ test('two people who save at the same moment: one of them', async () => {
 test('an id that is taken, another id than the page’s, and what is no unit are refused', async () => {
   const user = await someone('technician');
   const unit = own();
-  await inTransaction((client) => addUnit(client, unit, user));
+  const made = await inTransaction((client) => addUnit(client, unit, user));
+  expect(made).toMatchObject({ id: unit.id });
+  const log = await inDatabase((client) => recentAudit(client));
+  const added = log.find((a) => a.what === 'unit added' && a.about.id === unit.id);
+  expect(added).toMatchObject({ who: user.name, about: made });
   expect((await refusal(inTransaction((client) => addUnit(client, unit, user)))).status).toBe(409);
   const other = await refusal(
     inTransaction((client) => saveUnit(client, unit.id, 1, { ...unit, id: 'other' }, user)),
