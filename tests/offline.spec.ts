@@ -122,7 +122,7 @@ async function everything(page: Page): Promise<string> {
   );
 }
 
-test('two people on one field: each is told whose value stands, and can take the other', async ({
+test('two people in one job see what the other enters; on one field each is told whose value stands, and can take the other', async ({
   page,
   browser,
 }) => {
@@ -132,6 +132,15 @@ test('two people on one field: each is told whose value stands, and can take the
   await signIn(other, 'ivo');
   await other.goto(`/jobs/${job}/intake`);
   await saved(other);
+  await Promise.all([
+    pick(page, 'Fluid at intake, smell', 'Burnt'),
+    pick(other, 'Fluid at intake, colour', 'Black'),
+  ]);
+  for (const who of [page, other]) {
+    await expect(choice(who, 'Fluid at intake, smell', 'Burnt')).toBeChecked({ timeout: 12_000 });
+    await expect(choice(who, 'Fluid at intake, colour', 'Black')).toBeChecked({ timeout: 12_000 });
+    await saved(who);
+  }
   // Neither hears of the other while they write.
   await page.route('**/entries**', (route) => route.abort());
   await pick(page, 'Fluid at intake, level', 'Low');
@@ -150,7 +159,8 @@ test('two people on one field: each is told whose value stands, and can take the
   await expect(page.getByTestId('clash')).toHaveCount(0, { timeout: 12_000 });
   await expect(low(page)).not.toBeChecked();
   const { entries } = await (await page.request.get(`/api/jobs/${job}/entries?after=0`)).json();
-  expect(entries.map((e: { value: { is: string } }) => e.value.is)).toEqual(['full', 'low', 'full']);
+  const level = entries.filter((e: { slot: string }) => e.slot === 'unit.fluid.level');
+  expect(level.map((e: { value: { is: string } }) => e.value.is)).toEqual(['full', 'low', 'full']);
   await other.context().close();
 });
 

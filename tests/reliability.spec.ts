@@ -105,53 +105,6 @@ test('a form not yet sent keeps its words over a reload, and a number typed by h
   await expect(page.getByLabel('Repair already tried')).toHaveValue('');
 });
 
-test('two people in one job keep both their entries and see each other’s', async ({ page, browser }) => {
-  await signIn(page, 'mira');
-  const job = await newJob(page);
-  const other = await (await browser.newContext()).newPage();
-  await signIn(other, 'ivo');
-  await other.goto(`/jobs/${job}/intake`);
-  await saved(other);
-  await Promise.all([
-    pick(page, 'Fluid at intake, level', 'Low'),
-    pick(other, 'Fluid at intake, colour', 'Black'),
-  ]);
-  await saved(page);
-  await saved(other);
-  await expect(
-    page
-      .getByRole('radiogroup', { name: 'Fluid at intake, colour', exact: true })
-      .getByRole('radio', { name: 'Black' }),
-  ).toBeChecked({ timeout: 12_000 });
-  await expect(
-    other
-      .getByRole('radiogroup', { name: 'Fluid at intake, level', exact: true })
-      .getByRole('radio', { name: 'Low' }),
-  ).toBeChecked({ timeout: 12_000 });
-  await other.context().close();
-});
-
-test('the pack editor paints by keyboard and by dragging, and names the pattern', async ({ page }) => {
-  await signIn(page, 'mira');
-  await page.goto(`/jobs/${await makeJob(page)}/teardown`);
-  await page.getByRole('button', { name: /^7 Forward and overrun/ }).click();
-  const pack = await openRow(page, 'element.forward');
-  await pack.getByRole('application').focus();
-  for (const key of ['1', '1', '4', '4']) await page.keyboard.press(key);
-  await expect(pack).toContainText('4 of 22 faces looked at');
-  await pack.getByRole('button', { name: '7 Welded' }).click();
-  const from = (await pack.locator('[data-face="8a"]').boundingBox())!;
-  const to = (await pack.locator('[data-face="10b"]').boundingBox())!;
-  await page.mouse.move(from.x + 4, from.y + 40);
-  await page.mouse.down();
-  await page.mouse.move(to.x + 4, to.y + 40, { steps: 40 });
-  await page.mouse.up();
-  await expect(pack).toContainText('10 of 22 faces looked at');
-  await pack.getByRole('button', { name: '4 Charred, blue' }).click();
-  await pack.getByRole('button', { name: /^All alike/ }).click();
-  await expect(pack).toContainText('All plates alike');
-});
-
 test('a text file named .jpg is refused in words, and nothing else is lost', async ({ page }) => {
   await signIn(page, 'mira');
   const job = await makeJob(page);

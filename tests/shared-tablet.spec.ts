@@ -17,6 +17,11 @@ async function signInHere(page: Page, person: Person): Promise<void> {
   await live(page);
 }
 
+async function signOut(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /sign out/ }).click();
+  await page.waitForURL(/signin/);
+}
+
 /** Everything the browser keeps that a page can read, as text. */
 async function readable(page: Page): Promise<string> {
   return page.evaluate(async () => {
@@ -66,42 +71,28 @@ async function miraLeaves(page: Page): Promise<number> {
   return job;
 }
 
-test('what one person wrote offline survives another’s signing in and out, and is sent under the right name', async ({
+test('what one person wrote offline is shown to nobody else, outlives another’s signing in and out, and is sent under the right name', async ({
   page,
 }) => {
   const job = await miraLeaves(page);
+  const waits = () =>
+    expect(page.getByTestId('others-waiting')).toContainText('2 changes of Mira Sollen wait here.');
+  const nothingOpens = async () => {
+    await page.context().setOffline(true);
+    await page.goto(`/jobs/${job}/intake`);
+    await expect(page.getByRole('heading', { name: 'No connection to the shop’s server' })).toBeVisible();
+  };
   await page.goto('/');
   await page.waitForURL(/signin/);
-  await expect(page.getByTestId('others-waiting')).toContainText('2 changes of Mira Sollen wait here.');
-  await signInHere(page, 'tobin');
-  await expect(page.getByTestId('others-waiting')).toContainText('2 changes of Mira Sollen wait here.');
-  expect(await readable(page)).not.toContain(HERS);
-  await page.getByRole('button', { name: /sign out/ }).click();
-  await page.waitForURL(/signin/);
-  await expect(page.getByTestId('others-waiting')).toContainText('2 changes of Mira Sollen wait here.');
-  await signInHere(page, 'mira');
-  await expect.poll(() => recorded(page.request, job, 'complaint.words')).toBe(HERS);
-  const { entries } = await (await page.request.get(`/api/jobs/${job}/entries?after=0`)).json();
-  expect(entries.map((e: { by: string }) => e.by)).toEqual(['Mira Sollen', 'Mira Sollen']);
-  await page.reload();
-  await expect(page.getByTestId('others-waiting')).toHaveCount(0);
-});
-
-test('a job another person opened does not open for the next one without the network', async ({ page }) => {
-  const job = await miraLeaves(page);
-  await page.goto('/');
-  await page.waitForURL(/signin/);
-  // Nobody is signed in: nothing that was kept opens.
-  await page.context().setOffline(true);
-  await page.goto(`/jobs/${job}/intake`);
-  await expect(page.getByRole('heading', { name: 'No connection to the shop’s server' })).toBeVisible();
+  await waits();
+  await nothingOpens();
   await expect(page.locator('body')).toContainText('Nobody is signed in on this device');
   await page.context().setOffline(false);
   await page.goto('/signin');
   await signInHere(page, 'tobin');
-  await page.context().setOffline(true);
-  await page.goto(`/jobs/${job}/intake`);
-  await expect(page.getByRole('heading', { name: 'No connection to the shop’s server' })).toBeVisible();
+  await waits();
+  expect(await readable(page)).not.toContain(HERS);
+  await nothingOpens();
   await expect(page.locator('body')).not.toContainText('Mira');
   // The network returns: nothing of hers goes out.
   await page.context().setOffline(false);
@@ -110,6 +101,23 @@ test('a job another person opened does not open for the next one without the net
   await saved(page);
   await expect(page.getByLabel('In the customer’s words')).toHaveValue('');
   expect(await recorded(page.request, job, 'complaint.words')).toBeUndefined();
+  await signOut(page);
+  await waits();
+  await signInHere(page, 'mira');
+  await expect.poll(() => recorded(page.request, job, 'complaint.words')).toBe(HERS);
+  const { entries } = await (await page.request.get(`/api/jobs/${job}/entries?after=0`)).json();
+  expect(entries.map((e: { by: string }) => e.by)).toEqual(['Mira Sollen', 'Mira Sollen']);
+  await page.goto(`/jobs/${job}/intake`);
+  await expect(page.getByLabel('In the customer’s words')).toHaveValue(HERS);
+  await page.goto('/');
+  await live(page);
+  await expect(page.getByTestId('others-waiting')).toHaveCount(0);
+  // The way back shows nothing of who signed out.
+  await signOut(page);
+  await page.goBack();
+  await expect(page).toHaveURL(/signin/);
+  await page.goto(`/jobs/${job}/intake`);
+  await expect(page).toHaveURL(/signin/);
 });
 
 test('a tab that still shows who was here before makes room, and sends nothing in the new name', async ({
@@ -131,19 +139,4 @@ test('a tab that still shows who was here before makes room, and sends nothing i
   await saved(page);
   const { entries } = await (await page.request.get(`/api/jobs/${job}/entries?after=0`)).json();
   expect(entries.map((e: { by: string }) => e.by)).toEqual(['Tobin Ashe']);
-});
-
-test('the back button shows nothing of who signed out', async ({ page }) => {
-  await signInByHand(page, 'mira');
-  const job = await newJob(page);
-  await page.getByLabel('In the customer’s words').fill('Read by Mira only');
-  await expect.poll(() => recorded(page.request, job, 'complaint.words')).toBe('Read by Mira only');
-  await page.goto('/');
-  await live(page);
-  await page.getByRole('button', { name: /sign out/ }).click();
-  await page.waitForURL(/signin/);
-  await page.goBack();
-  await expect(page).toHaveURL(/signin/);
-  await page.goto(`/jobs/${job}/intake`);
-  await expect(page).toHaveURL(/signin/);
 });
