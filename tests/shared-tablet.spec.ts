@@ -17,6 +17,12 @@ async function signInHere(page: Page, person: Person): Promise<void> {
   await live(page);
 }
 
+/** The board, where whoever works here is named, and who else has changes waiting. */
+async function board(page: Page): Promise<void> {
+  await page.goto('/');
+  await live(page);
+}
+
 async function signOut(page: Page): Promise<void> {
   await page.getByRole('button', { name: /sign out/ }).click();
   await page.waitForURL(/signin/);
@@ -101,6 +107,7 @@ test('what one person wrote offline is shown to nobody else, outlives another’
   await saved(page);
   await expect(page.getByLabel('In the customer’s words')).toHaveValue('');
   expect(await recorded(page.request, job, 'complaint.words')).toBeUndefined();
+  await board(page);
   await signOut(page);
   await waits();
   await signInHere(page, 'mira');
@@ -109,8 +116,7 @@ test('what one person wrote offline is shown to nobody else, outlives another’
   expect(entries.map((e: { by: string }) => e.by)).toEqual(['Mira Sollen', 'Mira Sollen']);
   await page.goto(`/jobs/${job}/intake`);
   await expect(page.getByLabel('In the customer’s words')).toHaveValue(HERS);
-  await page.goto('/');
-  await live(page);
+  await board(page);
   await expect(page.getByTestId('others-waiting')).toHaveCount(0);
   // The way back shows nothing of who signed out.
   await signOut(page);
