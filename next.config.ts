@@ -19,13 +19,13 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   // Names of components are for whoever works on Pelvik: a browser in a shop need not be sent them.
   compiler: { styledComponents: { displayName: process.env.NODE_ENV !== 'production' } },
-  // No picture passes an optimiser: its cache would go on showing what a revoked link no longer may.
   experimental: {
     // A log's traces name functions and places because the server's code is left as it is written; maps for it all,
     // read by nothing, took a third of the build.
     turbopackSourceMaps: false,
     turbopackMinify: { server: false, client: true },
   },
+  // No picture passes an optimiser: its cache would go on showing what a revoked link no longer may.
   images: { unoptimized: true },
   serverExternalPackages: [
     '@node-rs/argon2',

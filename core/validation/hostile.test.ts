@@ -1,20 +1,11 @@
 import { unitSchema } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
-import ostrelFour from '@/data/units/ostrel-four.json';
 import { shippedUnits } from '@/data/shipped';
+import { changed, four, set } from '@/tests/fixtures/four';
 import { readsOf } from '@/tests/fixtures/reads';
 import { checkUnit } from './index';
 import type { Problem } from './index';
 import { outOfBounds, UNIT_BOUNDS } from './size';
-
-const four = ostrelFour as unknown as UnitDefinition;
-const changed = (change: (unit: UnitDefinition) => void): UnitDefinition => {
-  const copy = structuredClone(four);
-  change(copy);
-  return copy;
-};
-const set = (u: UnitDefinition, k = 0) =>
-  u.gearsets[k] as Extract<UnitDefinition['gearsets'][number], { kind: 'planetary' }>;
 
 /** Effort is counted, not timed: a real unit takes about a tenth of it. */
 const MOST_READS = 200_000;

@@ -1,17 +1,8 @@
 import type { UnitDefinition } from '@/core/unit';
-import ostrelFour from '@/data/units/ostrel-four.json';
 import { shippedUnits } from '@/data/shipped';
+import { changed, set } from '@/tests/fixtures/four';
 import { checkUnit, unitWarnings } from './index';
 import { unitKnowledge } from '@/data/knowledge';
-
-const four = ostrelFour as unknown as UnitDefinition;
-const changed = (change: (unit: UnitDefinition) => void): UnitDefinition => {
-  const copy = structuredClone(four);
-  change(copy);
-  return copy;
-};
-const set = (u: UnitDefinition, k = 0) =>
-  u.gearsets[k] as Extract<UnitDefinition['gearsets'][number], { kind: 'planetary' }>;
 
 /** Two gears beside the planetaries. */
 const pair: Extract<UnitDefinition['gearsets'][number], { kind: 'mesh' }> = {
