@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto';
+import { LRUCache } from 'lru-cache';
 import { below } from '@/core/case';
 import type { JobState } from '@/core/case';
 import { shopDiagnoser } from '@/core/diagnosis';
@@ -20,17 +22,22 @@ import { UserError } from './problem';
  */
 const HERE = 2 ** 18;
 
+/** So many judged records of a unit are kept: the same one is asked for by every look at its quotes. */
+const KEPT = 40;
+
 interface Compiled {
   experience: string;
   diagnose: (state: JobState) => Diagnosis;
+  /** By the digest of the record. */
+  judged: LRUCache<string, Diagnosis>;
   /** `nowhere`: beyond what can be reasoned about, and not tried again at every look. */
   where: 'here' | 'background' | 'nowhere';
 }
 const compiled = new WeakMap<UnitDefinition, Compiled>();
 
 /**
- * The diagnosis of a state; a unit's model is compiled once per process, and anew when the shop has learnt more. Throws a
- * UserError 422 for a unit whose model is beyond what can be reasoned about.
+ * The diagnosis of a state; a unit's model is compiled once per process, and anew when the shop has learnt more, and the
+ * same record is judged once. Throws a UserError 422 for a unit whose model is beyond what can be reasoned about.
  */
 export async function diagnoseState(
   unit: UnitDefinition,
@@ -41,9 +48,21 @@ export async function diagnoseState(
   let known = compiled.get(unit);
   if (known?.experience !== key) {
     const diagnose = shopDiagnoser(unit, knowledge, experience, HERE);
-    known = { experience: key, diagnose, where: 'here' };
+    known = { experience: key, diagnose, judged: new LRUCache({ max: KEPT }), where: 'here' };
     compiled.set(unit, known);
   }
+  const record = createHash('sha256').update(JSON.stringify(state)).digest('base64');
+  const diagnosis = known.judged.get(record) ?? (await judged(known, unit, state, experience));
+  known.judged.set(record, diagnosis);
+  return diagnosis;
+}
+
+async function judged(
+  known: Compiled,
+  unit: UnitDefinition,
+  state: JobState,
+  experience: Experience,
+): Promise<Diagnosis> {
   if (known.where === 'here')
     try {
       return known.diagnose(state);

@@ -8,6 +8,7 @@ import type { AddedFriction } from '@/core/scope';
 import { suspectRanker } from '@/core/suspects';
 import type { Suspect } from '@/core/suspects';
 import type { UnitDefinition } from '@/core/unit';
+import { inSlices } from './slices';
 
 /** What of a job's record is new to the worker. */
 export interface Change {
@@ -55,9 +56,10 @@ class Reasoner {
     };
   }
 
-  /** What tells most next, after the last change. */
-  nextChecks(): NextCheck[] {
-    return this.ranked.nextChecks();
+  /** What tells most next, after the last change; null when another came while it was being searched. */
+  nextChecks(): Promise<NextCheck[] | null> {
+    const { ranked } = this;
+    return inSlices(ranked.nextChecks(), () => this.ranked !== ranked);
   }
 }
 export type ReasonApi = Reasoner;

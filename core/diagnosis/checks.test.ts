@@ -1,6 +1,6 @@
 import { firstByCounting, tiny, worlds } from '@/tests/fixtures/tiny';
 import type { TinyLinks, TinyNode } from '@/tests/fixtures/tiny';
-import { nextChecks } from './checks';
+import { nextChecks, searched } from './checks';
 import type { NextCheck } from './checks';
 import type { Bearing } from './posterior';
 
@@ -39,7 +39,7 @@ const telling = (points: string[], more = {}) =>
   );
 type T = ReturnType<typeof tiny>;
 const ask = (t: T, bearings: Bearing[] = [], more = {}) =>
-  nextChecks(t.model, t.link, t.judge(bearings, { opened: true, ...more }));
+  searched(nextChecks(t.model, t.link, t.judge(bearings, { opened: true, ...more })));
 
 /** Mutual information of a check and the first cause, by counting. */
 function bits(t: T, point: string, bearings: Bearing[] = []): number {

@@ -56,11 +56,21 @@ const LEAST_BITS = 1e-3;
 /** A check on the vehicle that tells at least so much comes before any that needs the unit out. */
 const BEFORE_REMOVAL_BITS = 0.02;
 
+/** A search that may be left off after each check it weighed; what it found is its return value. */
+export type CheckSearch = Generator<void, NextCheck[]>;
+
+/** The search in one go. */
+export function searched(search: CheckSearch): NextCheck[] {
+  let step = search.next();
+  while (!step.done) step = search.next();
+  return step.value;
+}
+
 /**
  * Checks not yet made, the most telling per minute first; with the unit in the vehicle those that can be made there, as
  * long as one of them tells something.
  */
-export function nextChecks(model: Model, link: FindLink, judgement: Judgement): NextCheck[] {
+export function* nextChecks(model: Model, link: FindLink, judgement: Judgement): CheckSearch {
   const leader = judgement.first.indexOf(Math.max(...judgement.first));
   const reach = reachOf(model.unit, judgement.known);
   const worth = (c: NextCheck) =>
@@ -74,28 +84,29 @@ export function nextChecks(model: Model, link: FindLink, judgement: Judgement): 
     })
     .filter((c) => c.gain > LEAST_BITS || c.confirms);
   const most = (candidates: readonly NextCheck[]) => mostTelling(model, link, judgement, candidates, worth);
-  if (judgement.known.opened) return most(bounds);
-  const before = most(bounds.filter((c) => reach(c).onVehicle));
-  return before.some((c) => c.gain >= BEFORE_REMOVAL_BITS) ? before : most(bounds);
+  if (judgement.known.opened) return yield* most(bounds);
+  const before = yield* most(bounds.filter((c) => reach(c).onVehicle));
+  return before.some((c) => c.gain >= BEFORE_REMOVAL_BITS) ? before : yield* most(bounds);
 }
 
 /**
  * The first few of the candidates. No check tells more about the causes than about what it looks at, so they are worked out
  * in the order of that bound, which is their `gain` here, until no other can come among the first few.
  */
-function mostTelling(
+function* mostTelling(
   model: Model,
   link: FindLink,
   judgement: Judgement,
   candidates: readonly NextCheck[],
   worth: (check: NextCheck) => number,
-): NextCheck[] {
+): CheckSearch {
   const checks: NextCheck[] = [];
   for (const check of [...candidates].sort((a, b) => worth(b) - worth(a))) {
     const shown = checks[SHOWN - 1];
     if (shown && worth(check) < worth(shown)) break;
     const outcomes = outcomesOf(model, judgement, link(check.point)!);
     const gain = information(judgement, outcomes);
+    yield;
     if (gain <= LEAST_BITS && !check.confirms) continue;
     checks.push({ ...check, gain, results: resultsOf(model, judgement, outcomes) });
     checks.sort((a, b) => worth(b) - worth(a));

@@ -2,8 +2,8 @@ import type { JobState } from '@/core/case';
 import type { UnitDefinition } from '@/core/unit';
 import { chainOf } from './chain';
 import type { ChainStep } from './chain';
-import { nextChecks } from './checks';
-import type { NextCheck } from './checks';
+import { nextChecks, searched } from './checks';
+import type { CheckSearch, NextCheck } from './checks';
 import { CONTRADICTS, conflictOf } from './conflict';
 import { NO_EXPERIENCE } from './experience';
 import type { Experience } from './experience';
@@ -68,10 +68,10 @@ const AHEAD = 2;
 /** So many causes carry their chain and evidence. */
 const EXPLAINED = 6;
 
-/** A diagnosis in two steps: which checks tell most takes as long as all the rest, and is asked for when there is time. */
+/** A diagnosis in two steps: which checks tell most takes as long as all the rest, and is searched when there is time. */
 export interface Ranked {
   ranking: Ranking;
-  nextChecks: () => NextCheck[];
+  nextChecks: () => CheckSearch;
 }
 
 /** Compiles the unit's model once; each call is exact and takes milliseconds. */
@@ -91,7 +91,7 @@ export function whole({ ranking, nextChecks }: Ranked): Diagnosis {
   return {
     ...ranking,
     get nextChecks() {
-      checks ??= nextChecks();
+      checks ??= searched(nextChecks());
       return checks;
     },
   };

@@ -6,7 +6,7 @@ export type { Cause, Diagnosis, Ranked, Ranking } from './diagnose';
 export type { Evidence } from './ledger';
 export { chainWords } from './chain';
 export type { ChainStep } from './chain';
-export type { Check, CheckResult, NextCheck } from './checks';
+export type { Check, CheckResult, CheckSearch, NextCheck } from './checks';
 export type { Group } from './groups';
 export type { Upstream } from './upstream';
 export type { Knowledge } from './knowledge';

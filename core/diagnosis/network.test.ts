@@ -4,7 +4,7 @@ import { frictionElements } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
 import { knowledge } from '@/data/knowledge';
 import { shippedUnits } from '@/data/shipped';
-import { looksAt, nextChecks, openChecks } from './checks';
+import { looksAt, nextChecks, openChecks, searched } from './checks';
 import { judgementOf } from './judgement';
 import { ledgerOf } from './ledger';
 import { linker } from './link';
@@ -161,7 +161,7 @@ describe('next checks', () => {
   test('gain is never negative and never more than what is not known', () => {
     const judged = see({ 'grid.D2.shop': { any: { behaviours: ['flares'] } } });
     const entropy = judged.first.reduce((h, p) => (p > 0 ? h - p * Math.log2(p) : h), 0);
-    const checks = nextChecks(model, link, judged);
+    const checks = searched(nextChecks(model, link, judged));
     expect(checks.length).toBeGreaterThan(4);
     for (const check of checks) {
       expect(check.gain).toBeGreaterThanOrEqual(0);
@@ -200,7 +200,7 @@ describe('next checks', () => {
   test('in the vehicle only what can be done there is proposed, until that tells nothing more', () => {
     const onVehicle = (values: Record<string, Json>) => {
       const judged = see(values);
-      return nextChecks(model, link, judged).map((c) => reachOf(unit, judged.known)(c).onVehicle);
+      return searched(nextChecks(model, link, judged)).map((c) => reachOf(unit, judged.known)(c).onVehicle);
     };
     const complaint = { 'grid.D3.shop': { any: { behaviours: ['slips'] } } };
     expect(onVehicle(complaint).length).toBeGreaterThan(4);

@@ -76,7 +76,7 @@ const SHOWN = 5;
 
 /** What has not been looked at, what may come out, and what would then be thought: one answer can be tried at a time. */
 export function WhatIf({ cause }: { cause: Cause }) {
-  const { nextChecks } = useReasoning().reasoning!;
+  const { nextChecks } = useReasoning('checks').reasoning!;
   const [tried, setTried] = useState<{ point: string; level: string } | null>(null);
   if (!nextChecks) return <p aria-busy>Working it out …</p>;
   const telling = nextChecks.filter((c) => c.gain >= TELLS && c.results.length > 1).slice(0, SHOWN);

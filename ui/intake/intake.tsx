@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { dayWords } from '@/core/shop';
 import { SlotChoice, SlotDistance, SlotMoney, SlotNumber, SlotText } from '@/ui/job/fields';
-import { useBench, useSlot } from '@/ui/job/provider';
+import { useBench, useReasoning, useSlot, useSlots } from '@/ui/job/provider';
 import { Button, FieldLabel, Fields, Line, Page, PageIndex, Section, Stack, drawnLater } from '@/ui/system';
 import { Tick } from '@/ui/system/tick';
 import { Phone } from '@/ui/system/phone';
@@ -153,6 +153,7 @@ function WhoAndWhat() {
 
 /** What is wrong, in words and by gear. */
 function Complaint() {
+  const said = useSlots('grid.').length > 0;
   return (
     <Stack $gap={14}>
       <SlotText slot="complaint.words" label="In the customer’s words" lines={2} />
@@ -172,8 +173,15 @@ function Complaint() {
         </div>
       </Line>
       <ComplaintGrid />
+      {said && <VerdictAhead />}
     </Stack>
   );
+}
+
+/** The next page opens with a verdict: it is worked out once something is complained of. */
+function VerdictAhead() {
+  useReasoning();
+  return null;
 }
 
 /** The calendar is large: it comes when the page stands. */

@@ -144,7 +144,7 @@ const STANDS = 0.5;
 
 /** Travels along from Suspects on: the candidates now, what moved since the last finding, and the next check. */
 export function DiagnosisPanel() {
-  const { reasoning, before, problem, retry } = useReasoning();
+  const { reasoning, before, problem, retry } = useReasoning('checks');
   const [folded, setFolded] = useState(true);
   const trouble = problem && (
     <Trouble role="alert">

@@ -15,7 +15,7 @@ import type { ViewState } from '@/ui/sync/view';
 import { useLibrary } from './library';
 import type { JobLibrary, Opening } from './library';
 import { useReasoner } from './use-reasoning';
-import type { ReasoningValue } from './use-reasoning';
+import type { ReasoningValue, Wanted } from './use-reasoning';
 
 interface JobUser extends Who {
   role: 'technician' | 'counter' | 'owner';
@@ -68,6 +68,7 @@ const BenchContext = createContext<JobBench | null>(null);
 const RecordContext = createContext<JobRecord | null>(null);
 // Apart from the job, so that the work is not drawn anew when only the verdict or the word "Saved" changes.
 const ReasoningContext = createContext<ReasoningValue>({
+  want: () => () => undefined,
   reasoning: null,
   before: new Map(),
   problem: null,
@@ -115,9 +116,12 @@ export function useSlot<S extends string>(slot: S): ValueAt<S> | undefined {
   return useSyncExternalStore(source.subscribe, read, read);
 }
 
-/** What the record says so far; null until the worker has answered once. */
-export function useReasoning(): ReasoningValue {
-  return useContext(ReasoningContext);
+/** What the record says so far; null until the worker has answered once. It is worked out while somebody uses it. */
+export function useReasoning(what: Wanted = 'verdict'): ReasoningValue {
+  const value = useContext(ReasoningContext);
+  const { want } = value;
+  useEffect(() => want(what), [want, what]);
+  return value;
 }
 
 /** Slots two people wrote without knowing of each other. */

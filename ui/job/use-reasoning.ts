@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { JobState } from '@/core/case';
 import type { Experience, NextCheck, Ranking } from '@/core/diagnosis';
 import type { AddedFriction } from '@/core/scope';
@@ -16,7 +16,12 @@ interface Reasoning {
   frictions: AddedFriction[];
 }
 
+/** What somebody on the page shows: the verdict, or what to look at next as well. */
+export type Wanted = 'verdict' | 'checks';
+
 export interface ReasoningValue {
+  /** Says that something is shown from now on; what it returns, that it is no more. */
+  want: (what: Wanted) => () => void;
   /** Null until the worker has answered once. */
   reasoning: Reasoning | null;
   /** Probabilities before the last change, to show what rose and fell. */
@@ -42,21 +47,30 @@ function changeBetween(known: JobState, next: JobState): Change {
 }
 
 /**
- * Runs the worker on every new state, once there is something to reason with; while it is busy only the newest waits. A
- * failure is shown and can be tried again.
+ * Runs the worker on every new state, once there is something to reason with and somebody who shows it; while it is busy
+ * only the newest waits. A failure is shown and can be tried again.
  */
 export function useReasoner(
   library: JobLibrary | null,
   state: JobState,
   experience: Experience,
 ): ReasoningValue {
-  const [shown, setShown] = useState<Omit<ReasoningValue, 'retry'>>({
+  const [shown, setShown] = useState<Omit<ReasoningValue, 'retry' | 'want'>>({
     reasoning: null,
     before: new Map(),
     problem: null,
   });
   const wanted = useRef(state);
   const pump = useRef<() => void>(() => undefined);
+  /** How many show it; whoever shows the checks shows the verdict. */
+  const shows = useRef<Record<Wanted, number>>({ verdict: 0, checks: 0 });
+  const want = useCallback((what: Wanted) => {
+    shows.current[what]++;
+    pump.current();
+    return () => {
+      shows.current[what]--;
+    };
+  }, []);
 
   useEffect(() => {
     if (!library) return;
@@ -65,13 +79,14 @@ export function useReasoner(
     let [alive, busy] = [true, false];
     let known: JobState = {};
     let done: JobState | null = null;
+    let searched: JobState | null = null;
     let pause: ReturnType<typeof setTimeout> | undefined;
     const fail = (error: unknown) => {
       if (alive)
         setShown((old) => ({ ...old, problem: error instanceof Error ? error.message : String(error) }));
     };
     const work = async () => {
-      if (busy) return;
+      if (busy || shows.current.verdict + shows.current.checks === 0) return;
       busy = true;
       clearTimeout(pause);
       try {
@@ -104,20 +119,17 @@ export function useReasoner(
       }
     };
     const lookAhead = async () => {
-      if (busy) return;
-      busy = true;
+      if (shows.current.checks === 0 || searched === done) return;
+      searched = done;
       try {
         const nextChecks = await client.call((reasoner) => reasoner.nextChecks(), LIMIT);
-        if (alive)
+        if (alive && nextChecks)
           setShown((old) => ({ ...old, reasoning: old.reasoning && { ...old.reasoning, nextChecks } }));
       } catch (error) {
         // The worker was ended: it hears everything again.
-        done = null;
-        return fail(error);
-      } finally {
-        busy = false;
+        [done, searched] = [null, null];
+        fail(error);
       }
-      if (alive && done !== wanted.current) void work();
     };
     pump.current = () => void work();
     pump.current();
@@ -132,5 +144,5 @@ export function useReasoner(
     wanted.current = state;
     pump.current();
   }, [state]);
-  return useMemo(() => ({ ...shown, retry: () => pump.current() }), [shown]);
+  return useMemo(() => ({ ...shown, want, retry: () => pump.current() }), [shown, want]);
 }

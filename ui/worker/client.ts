@@ -4,13 +4,13 @@ import * as Comlink from 'comlink';
 export class WorkerProblem extends Error {}
 
 /**
- * The page's end of a worker: one call at a time is answered by its own request, a call has a time limit, and a worker
- * that fails or hangs is ended, so that the next call begins with a fresh one.
+ * The page's end of a worker: a call has a time limit, and a worker that fails or hangs is ended, with every call under way,
+ * so that the next call begins with a fresh one.
  */
 export class WorkerClient<Api> {
   private worker: Worker | null = null;
   private remote: Comlink.Remote<Api> | null = null;
-  private broken: ((problem: WorkerProblem) => void) | null = null;
+  private readonly underway = new Set<(problem: WorkerProblem) => void>();
   private answered = false;
 
   constructor(private readonly spawn: () => Worker) {}
@@ -23,32 +23,37 @@ export class WorkerClient<Api> {
   /** Runs `work` with the worker's functions, at most so many milliseconds. Throws a WorkerProblem. */
   async call<T>(work: (remote: Comlink.Remote<Api>) => Promise<T>, within: number): Promise<T> {
     const remote = this.ensure();
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const trouble = new Promise<never>((_, reject) => {
-      this.broken = reject;
-      timer = setTimeout(() => reject(new WorkerProblem('It takes too long.')), within);
-    });
+    let giveUp!: (problem: WorkerProblem) => void;
+    const trouble = new Promise<never>((_, reject) => (giveUp = reject));
+    this.underway.add(giveUp);
+    const timer = setTimeout(() => giveUp(new WorkerProblem('It takes too long.')), within);
     try {
       const answer = await Promise.race([work(remote), trouble]);
       this.answered = true;
       return answer;
     } catch (error) {
-      this.end();
+      // The worker it was asked of, not one begun since.
+      if (this.remote === remote) this.end();
       throw error instanceof WorkerProblem
         ? error
         : new WorkerProblem(error instanceof Error ? error.message : String(error));
     } finally {
       clearTimeout(timer);
-      this.broken = null;
+      this.underway.delete(giveUp);
     }
   }
 
-  /** Ends the worker; a call under way is given up. */
+  /** Ends the worker; calls under way are given up. */
   end(): void {
+    this.fail('It was given up.');
     this.worker?.terminate();
     this.worker = null;
     this.remote = null;
-    this.broken?.(new WorkerProblem('It was given up.'));
+  }
+
+  private fail(words: string): void {
+    for (const reject of this.underway) reject(new WorkerProblem(words));
+    this.underway.clear();
   }
 
   private ensure(): Comlink.Remote<Api> {
@@ -59,7 +64,7 @@ export class WorkerClient<Api> {
         event.preventDefault?.();
         // What a browser says of a script that did not arrive helps nobody.
         const words = this.answered && event.message ? event.message : 'It could not be started.';
-        this.broken?.(new WorkerProblem(words));
+        this.fail(words);
       };
       this.remote = Comlink.wrap<Api>(this.worker);
     }
