@@ -5,7 +5,7 @@ import type { Client } from './db';
 import { jobByNumber, refreshStage } from './jobs';
 import type { Job } from './jobs';
 import { UserError } from './problem';
-import { demandPieces } from './quotable';
+import { goneFrom } from './quotable';
 import { quoteByToken } from './quote-links';
 import type { Quote } from './quotes';
 import { shopToday } from './shop';
@@ -94,16 +94,13 @@ export async function answerQuote(client: Client, token: string, body: unknown):
 /** What is sold off the shelf still lies there for this job when it is accepted. Throws a UserError 409. */
 async function demandOption(client: Client, job: Job, quote: Quote, option: string): Promise<void> {
   const options = quote.content.options.filter((o) => o.id === option);
-  try {
-    await demandPieces(client, job, { ...quote.content, options });
-  } catch (error) {
-    if (!(error instanceof UserError)) throw error;
+  const gone = await goneFrom(client, job.id, { ...quote.content, options }, true);
+  if (gone.length > 0)
     throw new UserError(
       409,
       'A part of this option is no longer to be had.',
       'The shop has to make a new quote: please call, or ask here.',
     );
-  }
 }
 
 /** A later acceptance takes the place of an earlier one: both stay in the history, one stands. */

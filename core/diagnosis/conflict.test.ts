@@ -1,7 +1,7 @@
 import { complaint } from '@/tests/fixtures/told';
 import { thereByCounting, tiny, worlds } from '@/tests/fixtures/tiny';
 import type { TinyLinks, TinyNode } from '@/tests/fixtures/tiny';
-import { CONTRADICTS, conflictOf } from './conflict';
+import { CONTRADICTS, conflictsOf } from './conflict';
 
 const causes: TinyNode[] = Array.from({ length: 2 }, (_, k) => ({ id: `r${k}`, leak: 0.05 }));
 const mechanisms: TinyNode[] = Array.from({ length: 8 }, (_, k) => ({
@@ -20,7 +20,7 @@ const links: TinyLinks = {
 };
 const net = () => tiny(causes, mechanisms, links);
 const conflict = (t: ReturnType<typeof net>, ...args: Parameters<typeof t.judge>) =>
-  conflictOf(t.model, t.networks, t.judge(...args));
+  conflictsOf(t.model, t.networks)(t.judge(...args));
 
 test('a single finding is named where the rest makes it far less likely than it was, the worst first, six at most', () => {
   const t = net();
@@ -99,4 +99,21 @@ test('what agrees has no conflict, and a finding on several things at once is no
   expect(agreed.findings).toEqual([]);
   const odd = { ...t.found('two', 'yes'), absent: 1, present: 1e-9 };
   expect(conflict(t, [odd, t.found('m0', 'no')]).findings).toEqual([]);
+});
+
+test('what was judged before changes nothing', () => {
+  const t = net();
+  const slip = { gear: 'D2', kind: 'neutral' as const, strength: 0.95, actsLike: null, when: null };
+  t.model.complaintParents.push({ node: t.at('m0'), signs: [slip], heard: null });
+  const found = [t.found('m0', 'yes'), t.found('m1', 'no')];
+  const records = [
+    t.judge(found, { complaints: [complaint('D2', ['normal'])] }),
+    t.judge(found, { complaints: [complaint('D2', ['slips'])] }),
+    t.judge([t.found('m0', 'no')], { codes: [{ gear: 'D2', slot: 'x' }] }),
+    t.judge(found),
+  ];
+  const alone = records.map((judgement) => conflictsOf(t.model, t.networks)(judgement));
+  expect(new Set(alone.map((c) => c.between)).size).toBeGreaterThan(2);
+  const conflicts = conflictsOf(t.model, t.networks);
+  for (const k of [0, 1, 2, 3, 1, 0, 0, 2]) expect(conflicts(records[k]!)).toEqual(alone[k]);
 });

@@ -4,7 +4,7 @@ import { chainOf } from './chain';
 import type { ChainStep } from './chain';
 import { nextChecks, searched } from './checks';
 import type { CheckSearch, NextCheck } from './checks';
-import { CONTRADICTS, conflictOf } from './conflict';
+import { CONTRADICTS, conflictsOf } from './conflict';
 import { NO_EXPERIENCE } from './experience';
 import type { Experience } from './experience';
 import { groupsOf } from './groups';
@@ -107,6 +107,7 @@ export function causeRanker(
   const model = buildModel(unit, knowledge, experience);
   const link = linker(model);
   const networks = networksOf(model, largest);
+  const conflicts = conflictsOf(model, networks);
   return (state) => {
     const judgement = judgementOf(model, knownOf(model, link, networks, state));
     const { first } = judgement;
@@ -117,7 +118,7 @@ export function causeRanker(
     const behind = whoIsBehind(model, networks, link, judgement, leader);
     const causes = behind?.seen ? settled(model, networks, ranked, behind) : ranked;
     const [top, next] = causes as [Cause, Cause];
-    const conflict = conflictOf(model, networks, judgement);
+    const conflict = conflicts(judgement);
     const contradictory = conflict.between > CONTRADICTS;
     const ranking = {
       groups: groupsOf(model, judgement),

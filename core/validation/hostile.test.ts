@@ -30,7 +30,7 @@ describe('hostile definitions fail fast', () => {
         (u) => (u.elements = Array.from({ length: 10_000 }, (_, k) => ({ ...u.elements[1]!, id: `e${k}` }))),
       ),
     ],
-    ['a million numbers', { ...four, gears: new Array(1_000_000).fill(1) }],
+    ['far more numbers than are looked at', { ...four, gears: new Array(200_000).fill(1) }],
     ['NaN teeth', changed((u) => (set(u).sun.teeth = Number.NaN))],
     ['1e308 teeth', changed((u) => (set(u).sun.teeth = 1e308))],
     ['infinite torque', changed((u) => (u.engine.torqueNm = Number.POSITIVE_INFINITY))],

@@ -200,6 +200,20 @@ describe('what the server refuses', () => {
     expect(world.server.of(JOB).map((e) => e.slot)).toEqual(['part.good.condition']);
   });
 
+  test('each anew: what another stumbled is not counted against it', async () => {
+    world.server.stumble = () => true;
+    const tab = await world.device('Mira').tab();
+    await tab.engine.write(JOB, [
+      { slot: 'part.one.condition', value: 1, seen: 0 },
+      { slot: 'part.two.condition', value: 1, seen: 0 },
+    ]);
+    await world.quiet();
+    // Both three times, then the one alone, then the other three times.
+    expect(world.server.batches.map((b) => b.ids.length)).toEqual([2, 2, 2, 1, 1, 1, 1]);
+    expect(new Set(world.server.batches.slice(4).flatMap((b) => b.ids)).size).toBe(1);
+    expect(aside(tab)).toHaveLength(2);
+  });
+
   test('three times alone while the server is well, and not once more; a server that fails on all is away', async () => {
     world.server.stumble = () => true;
     const tab = await world.device('Mira').tab();
