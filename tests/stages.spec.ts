@@ -173,7 +173,10 @@ test('the counter writes the intake but no findings, and sends what the technici
   const job = await newJob(page);
   await page.getByLabel('Customer', { exact: true }).fill('Ruben Achterberg');
   await expect.poll(() => recorded(page.request, job, 'customer.name')).toBe('Ruben Achterberg');
+  // Where nobody shows a verdict none is worked out.
+  expect(page.workers()).toEqual([]);
   await page.goto(`/jobs/${job}/teardown`);
+  await expect.poll(() => page.workers().length).toBe(1);
   await expect(page.getByText(/^The counter reads here/)).toBeVisible();
   await page.getByRole('button', { name: /^4 Band servo/ }).click();
   await pick(page, 'Servo piston', 'Failed');

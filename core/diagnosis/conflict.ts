@@ -7,7 +7,7 @@ import { put } from './posterior';
 import type { Known, Networks } from './posterior';
 
 /** Findings that do not go together: what the rest says makes them far less likely than they are by themselves. */
-export interface Conflict {
+interface Conflict {
   /** How much less likely complaint and findings are together than apart, natural log; at or below 0 they agree. */
   between: number;
   /** The findings the rest speaks against most, `weight` the log of how much. */
@@ -24,7 +24,7 @@ type Told = Pick<Known, 'complaints' | 'codes'>;
 const NOTHING: Told = { complaints: [], codes: [] };
 
 /** Says of a judgement what does not go together. */
-export type Conflicts = (judgement: Judgement) => Conflict;
+type Conflicts = (judgement: Judgement) => Conflict;
 
 /**
  * Jensen's measure of conflict: log P(a)·P(b) ÷ P(a, b), between the complaint and what was found, and for each finding on

@@ -32,20 +32,19 @@ export class WorkerClient<Api> {
       this.answered = true;
       return answer;
     } catch (error) {
+      const words = error instanceof Error ? error.message : String(error);
       // The worker it was asked of, not one begun since.
-      if (this.remote === remote) this.end();
-      throw error instanceof WorkerProblem
-        ? error
-        : new WorkerProblem(error instanceof Error ? error.message : String(error));
+      if (this.remote === remote) this.end(words);
+      throw error instanceof WorkerProblem ? error : new WorkerProblem(words);
     } finally {
       clearTimeout(timer);
       this.underway.delete(giveUp);
     }
   }
 
-  /** Ends the worker; calls under way are given up. */
-  end(): void {
-    this.fail('It was given up.');
+  /** Ends the worker; calls under way are given up, and told why. */
+  end(words = 'It was given up.'): void {
+    this.fail(words);
     this.worker?.terminate();
     this.worker = null;
     this.remote = null;
