@@ -1,4 +1,4 @@
-import { execFile, spawnSync } from 'node:child_process';
+import { execFile } from 'node:child_process';
 import { mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -50,9 +50,10 @@ export async function run(args: string[]): Promise<number> {
   const asked = Object.entries(RUNNERS).filter(([name]) => only === null || name === only);
   // The checks of the text need nothing of one another: they share the cores, before anything is started.
   const together = new Map(asked.filter(([name]) => CHECKS.includes(name)).map(([n, r]) => [n, timed(r)]));
-  // So does the build, once the types, of which it makes some, have been read. Whether it fails is told by who uses it.
+  // So does the build, once the types, of which it makes some, have been read; it goes on beside the tests that do not need
+  // it. Whether it fails is told by who uses it.
   if (only === null)
-    await together
+    void together
       .get('types')!
       .then(built)
       .catch(() => undefined);
@@ -72,29 +73,33 @@ async function timed(runner: () => Promise<Tally> | Tally): Promise<Tally & { se
   return { ...tally, seconds: (Date.now() - started) / 1000 };
 }
 
-function node(args: string[], env: Record<string, string> = {}) {
-  return spawnSync(process.execPath, args, {
-    cwd: ROOT,
-    encoding: 'utf8',
-    maxBuffer: 64e6,
-    env: { ...process.env, ...env } as NodeJS.ProcessEnv,
+interface Ended {
+  /** It ended as it should. */
+  good: boolean;
+  words: string;
+}
+
+/** Runs a program of the checkout to its end. */
+function node(args: string[], env: Record<string, string> = {}): Promise<Ended> {
+  return new Promise((resolve) => {
+    const options = { cwd: ROOT, maxBuffer: 64e6, env: { ...process.env, ...env } as NodeJS.ProcessEnv };
+    execFile(process.execPath, args, options, (error, out, err) =>
+      resolve({ good: error === null, words: `${out}${err}\n` }),
+    );
   });
 }
 
 /** A check that holds or does not counts as one. */
-function check(name: string, script: string, args: string[]): Promise<Tally> {
-  return new Promise((resolve) => {
-    execFile(process.execPath, [script, ...args], { cwd: ROOT, maxBuffer: 64e6 }, (error, out, err) => {
-      if (error) process.stdout.write(`${name}:\n${out}${err}\n`);
-      resolve(error ? { passed: 0, failed: 1 } : { passed: 1, failed: 0 });
-    });
-  });
+async function check(name: string, script: string, args: string[]): Promise<Tally> {
+  const { good, words } = await node([script, ...args]);
+  if (!good) process.stdout.write(`${name}:\n${words}`);
+  return good ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
 }
 
-function jest(project: string, env: Record<string, string>): Tally {
-  return withFolder((folder) => {
+function jest(project: string, env: Record<string, string>): Promise<Tally> {
+  return withFolder(async (folder) => {
     const report = path.join(folder, 'jest.json');
-    const done = node(
+    const { good, words } = await node(
       [
         'node_modules/jest/bin/jest.js',
         '--selectProjects',
@@ -103,14 +108,14 @@ function jest(project: string, env: Record<string, string>): Tally {
         '--outputFile',
         report,
         '--forceExit',
-        // Jest leaves one core idle by itself; nothing else runs meanwhile.
+        // Jest leaves one core idle by itself.
         '--maxWorkers',
         '100%',
       ],
       // What ships is what is tried; React's other build also takes twice as long to draw.
       { NODE_ENV: 'production', PELVIK_LOG: 'silent', ...env },
     );
-    if (done.status !== 0) process.stdout.write(`${done.stderr}\n`);
+    if (!good) process.stdout.write(words);
     const counts = readReport(report) as {
       numPassedTests: number;
       numFailedTests: number;
@@ -146,7 +151,7 @@ async function browser(): Promise<Tally> {
       proxies: '127.0.0.1',
     });
     try {
-      const { passed, failed } = playwright(folder, port);
+      const { passed, failed } = await playwright(folder, port);
       const said = readFileSync(warnings, 'utf8').trim();
       if (said) process.stdout.write(`the server said:\n${said}\n`);
       return { passed, failed: failed + (said.includes('Warning:') ? 1 : 0) };
@@ -159,27 +164,30 @@ async function browser(): Promise<Tally> {
   });
 }
 
-function playwright(folder: string, port: number): Tally {
+async function playwright(folder: string, port: number): Promise<Tally> {
   const report = path.join(folder, 'playwright.json');
-  const done = node(['node_modules/@playwright/test/cli.js', 'test', '-c', 'tests/playwright.config.ts'], {
-    PELVIK_BASE_URL: `http://127.0.0.1:${port}`,
-    PELVIK_BROWSER_TESTS: bundleBrowserTests(),
-    PLAYWRIGHT_JSON_OUTPUT_NAME: report,
-  });
-  if (done.status !== 0) process.stdout.write(`${done.stdout}${done.stderr}\n`);
+  const { good, words } = await node(
+    ['node_modules/@playwright/test/cli.js', 'test', '-c', 'tests/playwright.config.ts'],
+    {
+      PELVIK_BASE_URL: `http://127.0.0.1:${port}`,
+      PELVIK_BROWSER_TESTS: bundleBrowserTests(),
+      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+    },
+  );
+  if (!good) process.stdout.write(words);
   const read = readReport(report) as {
     stats?: { expected: number; unexpected: number; flaky: number };
   } | null;
   if (!read?.stats) return { passed: 0, failed: 1 };
-  for (const words of countsIn(report)) process.stdout.write(`  ${words}\n`);
+  for (const count of countsIn(report)) process.stdout.write(`  ${count}\n`);
   const failed = read.stats.unexpected + read.stats.flaky;
-  return { passed: read.stats.expected, failed: done.status === 0 ? failed : Math.max(failed, 1) };
+  return { passed: read.stats.expected, failed: good ? failed : Math.max(failed, 1) };
 }
 
-function withFolder<T>(work: (folder: string) => T): T {
+async function withFolder<T>(work: (folder: string) => Promise<T>): Promise<T> {
   const folder = mkdtempSync(path.join(tmpdir(), 'pelvik-'));
   try {
-    return work(folder);
+    return await work(folder);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

@@ -1,12 +1,12 @@
 import { expect, test } from '@playwright/test';
-import { newJob, recorded, saved, signIn, writeEntries } from './helpers';
+import { makeJob, recorded, saved, signIn, writeEntries } from './helpers';
 
 test('sent is said only when it was; a question is answered where the customer reads it; more found needs a new yes', async ({
   page,
   browser,
 }) => {
   await signIn(page, 'ivo');
-  const job = await newJob(page);
+  const job = await makeJob(page);
   const write = (slot: string, value: unknown) => writeEntries(page, job, { [slot]: value });
   await write('customer.name', 'Ottilie Varn');
   await write('part.sun-shell.condition', { is: 'failed' });

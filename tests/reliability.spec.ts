@@ -65,7 +65,7 @@ test('a part of the page that does not arrive says so where it would stand, and 
 
 test('what was typed stays with its field until the device has stored it', async ({ page }) => {
   await signIn(page, 'mira');
-  const job = await newJob(page);
+  const job = await makeJob(page);
   await page.addInitScript(() => {
     const add = IDBObjectStore.prototype.add;
     IDBObjectStore.prototype.add = function (...given) {
@@ -73,7 +73,7 @@ test('what was typed stays with its field until the device has stored it', async
       return add.apply(this, given);
     };
   });
-  await page.reload();
+  await page.goto(`/jobs/${job}/intake`);
   const words = page.getByLabel('In the customer’s words');
   await words.pressSequentially('slips when');
   // Longer than a typist’s pause: the words are handed over, and the store does not take them.

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newJob, OURS, signIn, signInByHand } from './helpers';
+import { makeJob, OURS, signIn, signInByHand } from './helpers';
 
 test('without a session pages lead to sign-in and the interface says so', async ({ page }) => {
   await page.goto('/jobs/1001/intake');
@@ -110,10 +110,11 @@ test('signing out ends the session on the server too', async ({ page, context })
 
 test('a write names whose it is, and is refused in another’s name or from before a restored backup', async ({
   page,
+  baseURL,
 }) => {
   await signIn(page, 'tobin');
-  const job = await newJob(page);
-  const origin = new URL(page.url()).origin;
+  const job = await makeJob(page);
+  const origin = new URL(baseURL!).origin;
   const write = (headers: Record<string, string>) =>
     page.request.post(`/api/jobs/${job}/entries`, {
       headers: { ...OURS, ...headers },

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { makeJob, newJob, recorded, saved, signIn, writeEntries } from './helpers';
+import { makeJob, recorded, saved, signIn, writeEntries } from './helpers';
 
 const CORE = {
   'vehicle.bare': true,
@@ -85,7 +85,7 @@ test('a part in a quote the customer has is taken away only after a warning, and
   const piece = pieces.find(
     (p: { part: string; heldBy: number | null }) => p.part === 'sun-shell' && p.heldBy === null,
   );
-  const job = await newJob(page);
+  const job = await makeJob(page);
   await writeEntries(page, job, {
     'part.sun-shell.condition': { is: 'failed' },
     'scope.source.sun-shell': {
