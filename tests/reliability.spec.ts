@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { choice, makeJob, newJob, openRow, OURS, pick, recorded, saved, signIn } from './helpers';
+import { choice, makeJob, newJob, openRow, OURS, pick, recorded, saved, signIn, stage } from './helpers';
 
 test('a reload in mid-word loses no letter, undo takes back the last change, and what was entered with the network gone is sent when it returns', async ({
   page,
@@ -22,9 +22,13 @@ test('a reload in mid-word loses no letter, undo takes back the last change, and
   await expect(page.locator('[data-status]')).toHaveAttribute('data-status', 'offline');
   await page.reload();
   await expect(choice(page, 'Fluid at intake, level', 'Low')).toBeChecked();
+  // What is priced is what the server holds.
+  await stage(page, 'Quote');
+  await expect(page.getByText('One change of this job has not reached the server yet.')).toBeVisible();
   await context.unroute('**/api/jobs/**');
   await saved(page);
   expect(await recorded(page.request, job, 'unit.fluid.level')).toEqual({ is: 'low' });
+  await expect(page.getByRole('button', { name: 'Make version 1' })).toBeVisible();
 });
 
 test('without the unit a job says so, who and what stay in sight, and it opens once the unit comes', async ({
@@ -126,6 +130,18 @@ test('a text file named .jpg is refused in words, and nothing else is lost', asy
   await refusal.getByRole('button', { name: 'Discard' }).click();
   await saved(page);
   expect(await recorded(page.request, job, 'part.filter.pleats')).toEqual({ is: 'blocked' });
+  // A picture the server has no room for waits, and holds up neither the quote nor what is agreed.
+  const error = { message: 'The disk is full.', remedy: 'Make room.' };
+  await page.route('**/photos/*', (route) => route.fulfill({ status: 503, json: { error } }));
+  const again = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Photo of Filter' }).click();
+  await (await again).setFiles('data/demo/photos/pump-cover.jpg');
+  await expect(page.getByTestId('offline')).toContainText('The disk is full.');
+  await stage(page, 'Quote');
+  await expect(page.getByRole('button', { name: 'Make version 1' })).toBeVisible();
+  await stage(page, 'Build');
+  await expect(page.getByRole('heading', { name: 'Nothing is agreed yet' })).toBeVisible();
+  await expect(page.getByTestId('offline')).toContainText('One change waits');
 });
 
 test('a case file comes back as the same job', async ({ page }) => {

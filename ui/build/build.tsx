@@ -1,13 +1,11 @@
 'use client';
-import { useQuery } from '@tanstack/react-query';
 import styled from 'styled-components';
 import { orderLines, orderStanding } from '@/core/quote';
 import { dayWords, formatMoney, shopMomentWords } from '@/core/shop';
 import type { OrderLine, QuoteOption } from '@/core/quote';
 import { useJob } from '@/ui/job/provider';
-import { send } from '@/ui/net/request';
+import { useQuotes } from '@/ui/quote/use-quotes';
 import type { QuoteView } from '@/ui/quote/version';
-import { useSync } from '@/ui/sync/context';
 import { ButtonLink, Caption, Line, Notice, Page, Section, Stack } from '@/ui/system';
 import { Queries } from '@/ui/system/query';
 import { OrderTable } from './order-table';
@@ -43,19 +41,9 @@ export function BuildStage() {
 
 function Agreed() {
   const { number, state } = useJob();
-  const { connection } = useSync();
-  const { data, error } = useQuery({
-    queryKey: ['quotes', number],
-    queryFn: () => send<{ quotes: QuoteView[] }>('GET', `/api/jobs/${number}/quotes`, { listening: true }),
-    enabled: connection === 'online',
-    refetchInterval: 15_000,
-  });
+  const { data, words } = useQuotes(15_000, false);
   if (!data)
-    return (
-      <Page>
-        {error ? `What was agreed could not be read: ${error.message}` : 'Reading what was agreed …'}
-      </Page>
-    );
+    return <Page>{words ? <Notice>{words}</Notice> : <p aria-busy>Reading what was agreed …</p>}</Page>;
   const quote = data.quotes.find((q) => q.status === 'accepted' && !q.imported && !q.unreadable);
   const chosen = quote?.answers.findLast((a) => a.kind === 'accept');
   const option = quote?.content.options.find((o) => o.id === chosen?.option);

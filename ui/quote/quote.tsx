@@ -1,16 +1,14 @@
 'use client';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import styled from 'styled-components';
-import type { QuoteContent } from '@/core/quote';
 import { useJob } from '@/ui/job/provider';
 import { sayError, send } from '@/ui/net/request';
-import { useSync } from '@/ui/sync/context';
 import { Button, ButtonLink, Line, Notice, Page, Section, Stack } from '@/ui/system';
 import { Queries } from '@/ui/system/query';
 import { OptionTable } from './options';
 import { QuoteSettings } from './settings';
+import { quotesKey, useQuotes } from './use-quotes';
 import { Version } from './version';
-import type { QuoteView } from './version';
 
 const Versions = styled.ol`
   display: grid;
@@ -37,27 +35,14 @@ export function QuoteStage() {
 
 function Quotes() {
   const { number, user } = useJob();
-  const { connection, waiting } = useSync();
   const queries = useQueryClient();
-  const key = ['quotes', number];
-  const { data, error } = useQuery({
-    queryKey: key,
-    queryFn: () =>
-      send<{ quotes: QuoteView[]; preview: QuoteContent }>('GET', `/api/jobs/${number}/quotes`, {
-        listening: true,
-      }),
-    // What is priced is what the server holds: nothing may wait.
-    enabled: connection === 'online' && waiting === 0,
-    refetchInterval: 8000,
-  });
+  const { data, words } = useQuotes(8000, true);
   const make = useMutation({
     mutationFn: () => send('POST', `/api/jobs/${number}/quotes`),
-    onSuccess: () => queries.invalidateQueries({ queryKey: key }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: quotesKey(number) }),
   });
   if (!data)
-    return (
-      <Page>{error ? `The quote could not be worked out: ${error.message}` : 'Working out the quote …'}</Page>
-    );
+    return <Page>{words ? <Notice>{words}</Notice> : <p aria-busy>Working out the quote …</p>}</Page>;
   const accepted = data.quotes.find((q) => q.status === 'accepted');
   return (
     <Page>

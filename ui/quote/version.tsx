@@ -11,6 +11,7 @@ import { useJob, useSlot } from '@/ui/job/provider';
 import { sayError, send } from '@/ui/net/request';
 import { Button, ButtonLink, Caption, Line, Link, Notice, Stack, TextInput, forgetTyping } from '@/ui/system';
 import { Moment } from '@/ui/system/moment';
+import { quotesKey } from './use-quotes';
 
 interface SentView {
   kind: 'quote' | 'reminder' | 'by-hand';
@@ -154,7 +155,7 @@ const SAID = { decline: 'declined', ask: 'asks', reply: 'answered' };
 function useQuotes() {
   const { number } = useJob();
   const queries = useQueryClient();
-  return () => queries.invalidateQueries({ queryKey: ['quotes', number] });
+  return () => queries.invalidateQueries({ queryKey: quotesKey(number) });
 }
 
 /** Answers the customer's question, in the thread they read. */

@@ -34,13 +34,33 @@ test('kept is only what is in the store, and while the store refuses nothing is'
   try {
     void tab.engine.write(JOB, [{ slot: 'fluid.level', value: 'low', seen: 0 }]);
     void tab.engine.kept().then(() => done++);
+    expect([...tab.engine.read().byJob]).toEqual([[JOB, 1]]);
     await world.settle();
     expect(done).toBe(1);
+    expect(tab.engine.read().waiting).toBe(1);
+    expect([...tab.engine.read().byJob]).toEqual([[JOB, 1]]);
   } finally {
     IDBObjectStore.prototype.add = add;
   }
   await world.settle();
   expect(done).toBe(2);
+  expect([...tab.engine.read().byJob]).toEqual([]);
+});
+
+test('what waits is counted by job, photos apart', async () => {
+  const tab = await world.device('Mira').tab();
+  world.server.fault = () => 'busy';
+  const write = (job: number, slot: string) => tab.engine.write(job, [{ slot, value: 'low', seen: 0 }]);
+  await write(JOB, 'fluid.level');
+  await write(JOB, 'fluid.smell');
+  await write(JOB + 1, 'fluid.level');
+  await tab.engine.addPhoto(JOB + 2, 'photo-0001', new Blob(['a picture']));
+  await world.settle();
+  expect(tab.engine.read().waiting).toBe(4);
+  expect([...tab.engine.read().byJob]).toEqual([
+    [JOB, 2],
+    [JOB + 1, 1],
+  ]);
 });
 
 test('why nothing is taken is said in the server’s words, until something is', async () => {

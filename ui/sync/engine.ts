@@ -52,6 +52,16 @@ export const BEFORE: SyncState = {
   aside: [],
 };
 
+/** How many wait of each job, with more of some. */
+function added(
+  counts: ReadonlyMap<number, number>,
+  more: Iterable<[number, number]>,
+): ReadonlyMap<number, number> {
+  const sum = new Map(counts);
+  for (const [job, count] of more) sum.set(job, (sum.get(job) ?? 0) + count);
+  return sum;
+}
+
 /** Between tries at something that should have worked, ms. */
 const PAUSE = 1000;
 
@@ -70,8 +80,8 @@ export class SyncEngine {
   private readonly sending = new Set<Sending>();
   private readonly transport: Transport;
   private says: string | null = null;
-  /** Writes that are not in the store yet. */
-  private unkept = 0;
+  /** Writes that are not in the store yet, by job. */
+  private readonly unkept = new Map<number, number>();
   private askers: (() => void)[] = [];
   private stopped = false;
 
@@ -122,8 +132,14 @@ export class SyncEngine {
 
   /** Keeps writes, then sends them. Resolves when they are kept. */
   async write(job: number, writes: readonly Write[], mark?: JobMark): Promise<void> {
-    this.unkept += writes.length;
-    this.show({ waiting: this.state.waiting + writes.length });
+    const more = (changes: number) => {
+      const left = (this.unkept.get(job) ?? 0) + changes;
+      if (left > 0) this.unkept.set(job, left);
+      else this.unkept.delete(job);
+    };
+    more(writes.length);
+    const { waiting, byJob } = this.state;
+    this.show({ waiting: waiting + writes.length, byJob: added(byJob, [[job, writes.length]]) });
     for (let tries = 0; ; tries++) {
       try {
         await (await this.opened).queue.add(job, writes, mark);
@@ -135,15 +151,15 @@ export class SyncEngine {
         await this.reopen();
       }
     }
-    this.unkept -= writes.length;
-    if (this.unkept === 0) this.askers.splice(0).forEach((done) => done());
+    more(-writes.length);
+    if (this.unkept.size === 0) this.askers.splice(0).forEach((done) => done());
     await this.refresh(job);
     void this.entries.flush();
   }
 
   /** Resolves once everything written so far is in the store; never, where that cannot be. */
   kept(): Promise<void> {
-    return this.unkept === 0 ? Promise.resolve() : new Promise((resolve) => this.askers.push(resolve));
+    return this.unkept.size === 0 ? Promise.resolve() : new Promise((resolve) => this.askers.push(resolve));
   }
 
   async waiting(job: number): Promise<WaitingEntry[]> {
@@ -284,9 +300,10 @@ export class SyncEngine {
     const { queue, photos } = await this.opened;
     if (this.stopped) return;
     try {
-      const byJob = await queue.counts();
-      const kept = [...byJob.values()].reduce((a, b) => a + b, 0) + (await photos.count());
-      this.show({ byJob, waiting: kept + this.unkept, aside: await queue.aside() });
+      const [kept, pictures, aside] = [await queue.counts(), await photos.count(), await queue.aside()];
+      const byJob = added(kept, this.unkept);
+      const writes = [...byJob.values()].reduce((a, b) => a + b, 0);
+      this.show({ byJob, waiting: writes + pictures, aside });
     } catch {
       // Closed under us: another tab or version has the store now; what is shown stays.
       return;
