@@ -1,67 +1,6 @@
 import * as Comlink from 'comlink';
-import type { Complaint, JobState, SlotState } from '@/core/case';
-import { shopRanker } from '@/core/diagnosis';
-import type { Experience, Knowledge, NextCheck, Ranked, Ranking } from '@/core/diagnosis';
-import { reportsOf } from '@/core/roadtest';
-import { moreFrictions } from '@/core/scope';
-import type { AddedFriction } from '@/core/scope';
-import { suspectRanker } from '@/core/suspects';
-import type { Suspect } from '@/core/suspects';
-import type { UnitDefinition } from '@/core/unit';
-import { inSlices } from './slices';
+import { Reasoner } from './reasoner';
 
-/** What of a job's record is new to the worker. */
-export interface Change {
-  set: Record<string, SlotState>;
-  clear: string[];
-}
-
-/** What a job's record says, worked out; `suspects` is null where the grid, and so they, are as before. */
-export interface Verdict {
-  ranking: Ranking;
-  suspects: Suspect[] | null;
-  /** Packs of the unit that take one more friction. */
-  frictions: AddedFriction[];
-}
-
-/** Compiles a unit once, keeps the job's state, and reasons over it away from the page's own thread. */
-class Reasoner {
-  private judge!: (state: JobState) => Ranked;
-  private ranked!: Ranked;
-  private unit!: UnitDefinition;
-  private rank!: ReturnType<typeof suspectRanker>;
-  private state: Record<string, SlotState> = {};
-  private grid = '';
-  private frictions: AddedFriction[] = [];
-
-  prepare(unit: UnitDefinition, knowledge: Knowledge, experience: Experience): void {
-    this.unit = unit;
-    this.judge = shopRanker(unit, knowledge, experience);
-    this.rank = suspectRanker(unit, knowledge.behaviour, 12);
-    this.frictions = moreFrictions(unit);
-  }
-
-  reason({ set, clear }: Change): Verdict {
-    Object.assign(this.state, set);
-    for (const slot of clear) delete this.state[slot];
-    const complaints: Complaint[] = reportsOf(this.unit, this.state);
-    const grid = `grid ${JSON.stringify(complaints)}`;
-    const same = grid === this.grid;
-    this.grid = grid;
-    this.ranked = this.judge(this.state);
-    return {
-      ranking: this.ranked.ranking,
-      suspects: same ? null : this.rank(complaints),
-      frictions: this.frictions,
-    };
-  }
-
-  /** What tells most next, after the last change; null when another came while it was being searched. */
-  nextChecks(): Promise<NextCheck[] | null> {
-    const { ranked } = this;
-    return inSlices(ranked.nextChecks(), () => this.ranked !== ranked);
-  }
-}
 export type ReasonApi = Reasoner;
 
 Comlink.expose(new Reasoner());

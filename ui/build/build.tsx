@@ -43,7 +43,13 @@ function Agreed() {
   const { number, state } = useJob();
   const { data, words } = useQuotes(15_000, false);
   if (!data)
-    return <Page>{words ? <Notice>{words}</Notice> : <p aria-busy>Reading what was agreed …</p>}</Page>;
+    return (
+      <Page>
+        <Section title="What was agreed">
+          {words ? <Notice>{words}</Notice> : <p aria-busy>Reading what was agreed …</p>}
+        </Section>
+      </Page>
+    );
   const quote = data.quotes.find((q) => q.status === 'accepted' && !q.imported && !q.unreadable);
   const chosen = quote?.answers.findLast((a) => a.kind === 'accept');
   const option = quote?.content.options.find((o) => o.id === chosen?.option);

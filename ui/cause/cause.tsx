@@ -9,7 +9,7 @@ import { findingWords } from '@/core/quote';
 import { SlotText } from '@/ui/job/fields';
 import { useBench, useJob, useReasoning, useSlot } from '@/ui/job/provider';
 import { useInspection } from '@/ui/job/use-inspection';
-import { likelihood } from '@/ui/job/words';
+import { likelihood, NOT_JUDGED } from '@/ui/job/words';
 import { Button, Caption, Line, Notice, Page, Section, Stack } from '@/ui/system';
 import { ChainMap } from './chain-map';
 import { ComebackCompared } from './comeback';
@@ -89,9 +89,16 @@ const Likely = styled.ol`
 export function CauseStage() {
   const { state, number } = useJob();
   const earlier = valueOf(state, 'history.comeback');
-  const { reasoning } = useReasoning();
+  const { reasoning, beyond } = useReasoning();
   const [chosen, setChosen] = useState<string | null>(null);
-  if (!reasoning) return <Page>Working it out …</Page>;
+  if (!reasoning)
+    return (
+      <Page>
+        <Section title="What failed first">
+          <p aria-busy={!beyond}>{beyond ? NOT_JUDGED : 'Working it out …'}</p>
+        </Section>
+      </Page>
+    );
   const { diagnosis } = reasoning;
   const commit = valueOf(state, 'cause.commit');
   const wanted = chosen ?? commit?.cause;

@@ -6,7 +6,7 @@ import styled from 'styled-components';
 import { factWords } from '@/core/facts';
 import { Button } from '@/ui/system';
 import { useInspection } from './use-inspection';
-import { checkTime, likelihood } from './words';
+import { checkTime, likelihood, NOT_JUDGED } from './words';
 import { useReasoning } from './provider';
 
 const Panel = styled.aside`
@@ -20,6 +20,9 @@ const Panel = styled.aside`
   }
   p + h2 {
     margin-top: 18px;
+  }
+  h2 + p {
+    margin-top: 6px;
   }
   h3 {
     font-size: 0.9375rem;
@@ -144,7 +147,7 @@ const STANDS = 0.5;
 
 /** Travels along from Suspects on: the candidates now, what moved since the last finding, and the next check. */
 export function DiagnosisPanel() {
-  const { reasoning, before, problem, retry } = useReasoning('checks');
+  const { reasoning, beyond, before, problem, retry } = useReasoning('checks');
   const [folded, setFolded] = useState(true);
   const trouble = problem && (
     <Trouble role="alert">
@@ -156,9 +159,9 @@ export function DiagnosisPanel() {
   );
   if (!reasoning) {
     return (
-      <Panel aria-label="Verdict" data-noprint aria-busy>
+      <Panel aria-label="Verdict" data-noprint aria-busy={!beyond}>
         <h2>What failed first</h2>
-        {trouble || <Quiet>Working it out …</Quiet>}
+        {trouble || <Quiet>{beyond ? NOT_JUDGED : 'Working it out …'}</Quiet>}
       </Panel>
     );
   }

@@ -14,7 +14,7 @@ import { JobView } from '@/ui/sync/view';
 import type { ViewState } from '@/ui/sync/view';
 import { useLibrary } from './library';
 import type { JobLibrary, Opening } from './library';
-import { useReasoner } from './use-reasoning';
+import { NOTHING_YET, useReasoner } from './use-reasoning';
 import type { ReasoningValue, Wanted } from './use-reasoning';
 
 interface JobUser extends Who {
@@ -68,10 +68,8 @@ const BenchContext = createContext<JobBench | null>(null);
 const RecordContext = createContext<JobRecord | null>(null);
 // Apart from the job, so that the work is not drawn anew when only the verdict or the word "Saved" changes.
 const ReasoningContext = createContext<ReasoningValue>({
+  ...NOTHING_YET,
   want: () => () => undefined,
-  reasoning: null,
-  before: new Map(),
-  problem: null,
   retry: () => undefined,
 });
 const ClashContext = createContext<ClashValue>({ clashes: [], dismiss: () => undefined });

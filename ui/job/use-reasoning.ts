@@ -5,15 +5,14 @@ import type { Experience, NextCheck, Ranking } from '@/core/diagnosis';
 import type { AddedFriction } from '@/core/scope';
 import type { Suspect } from '@/core/suspects';
 import { WorkerClient } from '@/ui/worker/client';
-import type { Change, ReasonApi } from '@/workers/reason.worker';
+import type { ReasonApi } from '@/workers/reason.worker';
+import type { Change } from '@/workers/reasoner';
 import type { JobLibrary } from './library';
 
 interface Reasoning {
   diagnosis: Ranking;
   /** After the last pause in what is entered; null before the first. */
   nextChecks: NextCheck[] | null;
-  suspects: Suspect[];
-  frictions: AddedFriction[];
 }
 
 /** What somebody on the page shows: the verdict, or what to look at next as well. */
@@ -22,14 +21,30 @@ export type Wanted = 'verdict' | 'checks';
 export interface ReasoningValue {
   /** Says that something is shown from now on; what it returns, that it is no more. */
   want: (what: Wanted) => () => void;
-  /** Null until the worker has answered once. */
+  /** Null until the worker has answered once, and for a unit it cannot judge. */
   reasoning: Reasoning | null;
+  /** The unit is beyond what can be reasoned about: its jobs are recorded, and not judged. */
+  beyond: boolean;
+  /** Null until the worker has answered once. */
+  suspects: Suspect[] | null;
+  /** Packs of the unit that take one more friction; null until the worker has answered once. */
+  frictions: AddedFriction[] | null;
   /** Probabilities before the last change, to show what rose and fell. */
   before: Map<string, number>;
   /** Why the verdict is not up to date; `retry` begins anew. */
   problem: string | null;
   retry: () => void;
 }
+
+/** Before the worker has answered. */
+export const NOTHING_YET: Omit<ReasoningValue, 'retry' | 'want'> = {
+  reasoning: null,
+  beyond: false,
+  suspects: null,
+  frictions: null,
+  before: new Map(),
+  problem: null,
+};
 
 /** How long a verdict may take, ms; compiling a unit comes on top the first time. */
 const LIMIT = 10_000;
@@ -55,11 +70,7 @@ export function useReasoner(
   state: JobState,
   experience: Experience,
 ): ReasoningValue {
-  const [shown, setShown] = useState<Omit<ReasoningValue, 'retry' | 'want'>>({
-    reasoning: null,
-    before: new Map(),
-    problem: null,
-  });
+  const [shown, setShown] = useState(NOTHING_YET);
   const wanted = useRef(state);
   const pump = useRef<() => void>(() => undefined);
   /** How many show it; whoever shows the checks shows the verdict. */
@@ -100,13 +111,12 @@ export function useReasoner(
           }, LIMIT);
           if (!alive) return;
           [known, done] = [next, next];
+          const { ranking, suspects, frictions } = verdict;
           setShown((old) => ({
-            reasoning: {
-              diagnosis: verdict.ranking,
-              nextChecks: old.reasoning?.nextChecks ?? null,
-              suspects: verdict.suspects ?? old.reasoning?.suspects ?? [],
-              frictions: verdict.frictions,
-            },
+            reasoning: ranking && { diagnosis: ranking, nextChecks: old.reasoning?.nextChecks ?? null },
+            beyond: ranking === null,
+            suspects: suspects ?? old.suspects,
+            frictions,
             before: new Map((old.reasoning?.diagnosis.causes ?? []).map((c) => [c.id, c.probability])),
             problem: null,
           }));

@@ -62,3 +62,7 @@ export function checkTime({ minutes, reach }: { minutes: number; reach: number }
   const getting = rounded < 90 ? `${rounded} minutes` : `${(reach / 60).toFixed(1)} hours`;
   return `about ${minutes} minutes, after ${getting} to get there`;
 }
+
+/** Said where a verdict would stand. */
+export const NOT_JUDGED =
+  'This unit is larger than Pelvik can reason about: its jobs are recorded, but not judged. Describe it with fewer elements or shared parts, as a new version; new jobs will use it.';

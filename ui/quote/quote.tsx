@@ -42,7 +42,13 @@ function Quotes() {
     onSuccess: () => queries.invalidateQueries({ queryKey: quotesKey(number) }),
   });
   if (!data)
-    return <Page>{words ? <Notice>{words}</Notice> : <p aria-busy>Working out the quote …</p>}</Page>;
+    return (
+      <Page>
+        <Section title="Today">
+          {words ? <Notice>{words}</Notice> : <p aria-busy>Working out the quote …</p>}
+        </Section>
+      </Page>
+    );
   const accepted = data.quotes.find((q) => q.status === 'accepted');
   return (
     <Page>

@@ -73,11 +73,11 @@ const UNKNOWN: AddedFriction[] = [];
 /** For every part: what is done with it, and why. Rules fill it; the technician has the last word. */
 export function ScopeStage() {
   const { unit, rules, knowledge, terms, state } = useJob();
-  const { reasoning } = useReasoning();
+  const { reasoning, frictions: added } = useReasoning();
   const [edit, setEdit] = useState<Edit | null>(null);
   const [picked, setPicked] = useState<Repair | null>(null);
   const diagnosis = reasoning?.diagnosis;
-  const frictions = reasoning?.frictions ?? UNKNOWN;
+  const frictions = added ?? UNKNOWN;
   const causes = useMemo(() => (diagnosis ? standingCauses(state, diagnosis) : []), [state, diagnosis]);
   const priced = useMemo(() => asPriced(unit, terms), [unit, terms]);
   const scopes = useMemo(

@@ -24,14 +24,18 @@ const OUTCOMES: Record<string, string> = {
     'The complaint was not reproduced. Drive it again under the conditions it was told with, before the unit is opened.',
 };
 
+const FILL_THE_GRID =
+  'Fill the complaint grid at Intake: with the first reported gear the suspects stand here.';
+const NONE_FITS = 'No fault of the gearsets looks like what was told.';
+
 /** Before a bolt is turned: what faults would look like this complaint, and where to look first. */
 export function Suspects() {
   const { unit, state, knowledge } = useJob();
   const inspection = useInspection();
-  const { reasoning } = useReasoning();
+  const reasoning = useReasoning();
   const [chosen, setChosen] = useState<string | null>(null);
   const [member, setMember] = usePointed();
-  const suspects = (reasoning?.suspects ?? []).filter((s, k) => k < 3 || s.probability >= 0.005);
+  const suspects = (reasoning.suspects ?? []).filter((s, k) => k < 3 || s.probability >= 0.005);
   const suspect = suspects.find((s) => s.id === chosen) ?? suspects[0];
   const flow = usePowerflow(unit, suspect?.faults ?? NO_FAULTS);
   const drive = (valueOf(state, 'unit.checks.outcome') as Finding | undefined)?.is;
@@ -55,7 +59,9 @@ export function Suspects() {
           note="All single faults and plausible pairs, computed from the gearsets and fitted to the complaint grid alone."
         >
           {suspects.length === 0 ? (
-            <p>Fill the complaint grid at Intake: with the first reported gear the suspects stand here.</p>
+            <p>
+              {complaints.length === 0 ? FILL_THE_GRID : reasoning.suspects ? NONE_FITS : 'Working it out …'}
+            </p>
           ) : (
             <Ranking
               suspects={suspects}
