@@ -23,7 +23,7 @@ import { UserError } from './problem';
 const HERE = 2 ** 18;
 
 /** So many judged records of a unit are kept: the same one is asked for by every look at its quotes. */
-const KEPT = 40;
+const KEPT = 24;
 
 interface Compiled {
   experience: string;

@@ -80,6 +80,19 @@ test('nobody else can read what was left: not what was sent off, not what stood 
   expect(world.server.photos).toEqual(['photo-0001']);
 });
 
+test('as many half sentences as changes leave neither behind', async () => {
+  const { tablet } = await miraLeaves();
+  for (const field of ['7 note', '7 part'])
+    tablet.storage.setItem(typedName('Mira', field), 'half a sentence');
+  await tablet.signIn('Tobin');
+  expect(await tablet.waitingHere('Tobin')).toMatchObject([{ changes: 2 }]);
+  await tablet.signIn('Mira');
+  await tablet.tab('Mira');
+  await world.settle();
+  expect(world.server.of(JOB)).toHaveLength(2);
+  expect(tablet.storage.getItem(typedName('Mira', '7 part'))).toBe('half a sentence');
+});
+
 test('with another’s key nothing opens, and what was left stays for who has the right one', async () => {
   const { tablet } = await miraLeaves();
   await tablet.signIn('Tobin');

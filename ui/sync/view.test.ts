@@ -108,6 +108,27 @@ describe('two people on one field', () => {
     expect(hers.read().clashes).toMatchObject([{ slot: 'complaint.words' }]);
   });
 
+  test('what arrives again settles nothing; what somebody writes after it does', async () => {
+    const { hers, his } = await two();
+    his.write([['fluid.level', 'full']]);
+    hers.write([['fluid.level', 'low']]);
+    await world.settle();
+    const entries = world.server.of(JOB);
+    const again = { entries, refused: [], lastSeq: entries.length, generation: world.server.generation };
+    for (const view of [hers, his]) {
+      view.taken([], again);
+      expect(view.read().clashes).toHaveLength(1);
+    }
+    const third = await (await world.device('Tobin').tab()).show(JOB);
+    await world.settle();
+    third.write([['fluid.colour', 'red']]);
+    await world.settle();
+    expect([hers.read().clashes.length, his.read().clashes.length]).toEqual([1, 1]);
+    third.write([['fluid.level', 'over']]);
+    await world.settle();
+    expect([hers.read().clashes, his.read().clashes]).toEqual([[], []]);
+  });
+
   test('a third person is not troubled with it', async () => {
     const { hers, his } = await two();
     const third = await (await world.device('Tobin').tab()).show(JOB);
