@@ -94,7 +94,7 @@ export function CauseStage() {
   if (!reasoning)
     return (
       <Page>
-        <Section title="What failed first">
+        <Section title="Root cause">
           <p aria-busy={!beyond}>{beyond ? NOT_JUDGED : 'Working it out …'}</p>
         </Section>
       </Page>

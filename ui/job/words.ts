@@ -65,4 +65,4 @@ export function checkTime({ minutes, reach }: { minutes: number; reach: number }
 
 /** Said where a verdict would stand. */
 export const NOT_JUDGED =
-  'This unit is larger than Pelvik can reason about: its jobs are recorded, but not judged. Describe it with fewer elements or shared parts, as a new version; new jobs will use it.';
+  'Pelvik cannot work out a root cause for this unit: it has too many clutches and bands. Everything you enter is saved. For new jobs, save a new version of the unit with fewer of them.';

@@ -37,5 +37,5 @@ export function useQuotes(
   return { data, words: error && sayError(error) };
 }
 
-const ONE_WAITS = 'One change of this job has not reached the server yet. The quote follows when it has.';
-const MANY_WAIT = 'changes of this job have not reached the server yet. The quote follows when they have.';
+const ONE_WAITS = 'One change of this job has not reached the server yet. The quote appears once it has.';
+const MANY_WAIT = 'changes of this job have not reached the server yet. The quote appears once they have.';

@@ -26,7 +26,7 @@ const OUTCOMES: Record<string, string> = {
 
 const FILL_THE_GRID =
   'Fill the complaint grid at Intake: with the first reported gear the suspects stand here.';
-const NONE_FITS = 'No fault of the gearsets looks like what was told.';
+const NONE_FITS = 'No single fault or pair of faults matches the complaint.';
 
 /** Before a bolt is turned: what faults would look like this complaint, and where to look first. */
 export function Suspects() {
