@@ -21,9 +21,6 @@ const Panel = styled.aside`
   p + h2 {
     margin-top: 18px;
   }
-  h2 + p {
-    margin-top: 6px;
-  }
   h3 {
     font-size: 0.9375rem;
     margin: 16px 0 4px;
@@ -102,6 +99,9 @@ const Bar = styled.span<{ $share: number }>`
 const Quiet = styled.p`
   font-size: 0.9375rem;
   color: var(--frame-soft);
+  h2 + & {
+    margin-top: 6px;
+  }
 `;
 const Trouble = styled.div`
   display: grid;
