@@ -5,6 +5,7 @@ import demo from '@/data/demo/shop.json';
 import { startSupplier } from '@/stand-ins/supplier';
 import { ensureBuild } from './build';
 import { dropDatabase, ensureCluster, ensureDatabase } from './cluster';
+import { ENDING } from './interrupt';
 import type { Cluster } from './cluster';
 import { CommandError } from './fail';
 import { noFiles, readOptions, wholeOption } from './input';
@@ -171,7 +172,7 @@ function untilStopped(
       cluster.stop();
       resolve(0);
     };
-    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void end());
+    for (const signal of ENDING) process.on(signal, () => void end());
     look(Date.now());
   });
 }

@@ -78,8 +78,8 @@ export async function run(args: string[]): Promise<number> {
 }
 
 const overDatabase = (share: number) =>
-  withDatabase('pelvik_mutate', (url, owner) => {
-    Object.assign(process.env, databaseTests(url, owner));
+  withDatabase('pelvik_mutate', (scratch) => {
+    Object.assign(process.env, databaseTests(scratch));
     return mutate('server', share);
   });
 

@@ -77,7 +77,19 @@ export function freePort(wanted = 0): Promise<number> {
 }
 
 export function start(args: string[], options: SpawnOptions): ChildProcess {
-  return spawn(process.execPath, args, { cwd: ROOT, ...options });
+  return own(spawn(process.execPath, args, { cwd: ROOT, ...options }));
+}
+
+const owned = new Set<ChildProcess>();
+process.on('exit', () => {
+  for (const left of owned) left.kill('SIGTERM');
+});
+
+/** A process that ends when this one does, whatever ends it but SIGKILL. */
+export function own(child: ChildProcess): ChildProcess {
+  owned.add(child);
+  child.once('exit', () => owned.delete(child));
+  return child;
 }
 
 /** Ends a process we started, by its own id: asked first, then made to. */

@@ -6,10 +6,11 @@ import { ensureBuild } from './build';
 import { bundleBrowserTests, bundleTools } from './bundle';
 import { CommandError } from './fail';
 import { noFiles, readOptions } from './input';
+import { interruptible } from './interrupt';
 import { databaseTests, withDatabase } from './scratch';
 import { seedDemo } from './seed';
 import { serve } from './serve';
-import { BIOME, chromium, ensureDebian, freePort, ROOT, start, stop } from './system';
+import { BIOME, chromium, ensureDebian, freePort, own, ROOT, start, stop } from './system';
 
 export const help = `
 ./pelvik test [--only NAME]
@@ -33,8 +34,7 @@ const RUNNERS: Record<string, () => Promise<Tally> | Tally> = {
   types: () => check('types', 'node_modules/typescript/bin/tsc', ['--noEmit']),
   unused: () => check('unused', 'node_modules/knip/bin/knip.js', []),
   unit: () => jest('unit', { PELVIK_TOOLS: bundleTools() }),
-  database: () =>
-    withDatabase('pelvik_test_database', (url, owner) => jest('database', databaseTests(url, owner))),
+  database: () => withDatabase('pelvik_test_database', (scratch) => jest('database', databaseTests(scratch))),
   browser: () => browser(),
 };
 
@@ -83,8 +83,10 @@ interface Ended {
 function node(args: string[], env: Record<string, string> = {}): Promise<Ended> {
   return new Promise((resolve) => {
     const options = { cwd: ROOT, maxBuffer: 64e6, env: { ...process.env, ...env } as NodeJS.ProcessEnv };
-    execFile(process.execPath, args, options, (error, out, err) =>
-      resolve({ good: error === null, words: `${out}${err}\n` }),
+    own(
+      execFile(process.execPath, args, options, (error, out, err) =>
+        resolve({ good: error === null, words: `${out}${err}\n` }),
+      ),
     );
   });
 }
@@ -133,7 +135,7 @@ function jest(project: string, env: Record<string, string>): Promise<Tally> {
 async function browser(): Promise<Tally> {
   ensureDebian(chromium, ['chromium']);
   await built();
-  return withDatabase('pelvik_test_browser', async (url) => {
+  return withDatabase('pelvik_test_browser', async ({ url }) => {
     await seedDemo(url);
     const port = await freePort();
     const selling = await freePort();
@@ -151,7 +153,7 @@ async function browser(): Promise<Tally> {
       proxies: '127.0.0.1',
     });
     try {
-      const { passed, failed } = await playwright(folder, port);
+      const { passed, failed } = await interruptible(() => playwright(folder, port));
       const said = readFileSync(warnings, 'utf8').trim();
       if (said) process.stdout.write(`the server said:\n${said}\n`);
       return { passed, failed: failed + (said.includes('Warning:') ? 1 : 0) };

@@ -1,6 +1,6 @@
 import { ensureBuild } from '../build';
-import { dropDatabase, ensureCluster, ensureDatabase } from '../cluster';
-import { migrate } from '../migrate';
+import { interruptible } from '../interrupt';
+import { withDatabase } from '../scratch';
 import { seedDemo } from '../seed';
 import { serve } from '../serve';
 import { freePort, stop } from '../system';
@@ -22,23 +22,16 @@ export async function served<T>(
   processes = 1,
 ): Promise<T> {
   await ensureBuild();
-  const cluster = await ensureCluster();
-  await dropDatabase(cluster, DATABASE);
-  await ensureDatabase(cluster, DATABASE);
-  await migrate(cluster.url(DATABASE));
-  await seedDemo(cluster.appUrl(DATABASE));
-  await fill(cluster.url(DATABASE));
-  const port = await freePort();
-  const server = await serve({ databaseUrl: cluster.appUrl(DATABASE), port, quiet: true, processes });
-  try {
-    return await work({
-      base: `http://127.0.0.1:${port}`,
-      pid: server.pid!,
-      databaseUrl: cluster.url(DATABASE),
-    });
-  } finally {
-    await stop(server);
-    await dropDatabase(cluster, DATABASE);
-    await cluster.release();
-  }
+  return withDatabase(DATABASE, async ({ url, owner }) => {
+    await seedDemo(url);
+    await fill(owner);
+    const port = await freePort();
+    const server = await serve({ databaseUrl: url, port, quiet: true, processes });
+    try {
+      const reached = { base: `http://127.0.0.1:${port}`, pid: server.pid!, databaseUrl: owner };
+      return await interruptible(() => work(reached));
+    } finally {
+      await stop(server);
+    }
+  });
 }

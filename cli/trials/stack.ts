@@ -1,9 +1,9 @@
 import type { ChildProcess } from 'node:child_process';
-import { Client } from 'pg';
 import { ensureBuild } from '../build';
-import { dropDatabase, ensureCluster, ensureDatabase } from '../cluster';
+import { administer, dropDatabase } from '../cluster';
 import type { Cluster } from '../cluster';
-import { migrate } from '../migrate';
+import { interruptible } from '../interrupt';
+import { withDatabase } from '../scratch';
 import { seedDemo } from '../seed';
 import { serve } from '../serve';
 import { freePort, stop } from '../system';
@@ -25,20 +25,15 @@ export interface Stack {
 /** `folder`: where the database keeps its tables, and where the servers look for room; the cluster's own unless given. */
 export async function withStack<T>(work: (stack: Stack) => Promise<T>, folder?: string): Promise<T> {
   await ensureBuild();
-  const cluster: Cluster = await ensureCluster();
-  await dropDatabase(cluster, DATABASE);
-  await ensureDatabase(cluster, DATABASE);
-  await migrate(cluster.url(DATABASE));
-  await seedDemo(cluster.appUrl(DATABASE));
-  if (folder) await moveTo(cluster, folder);
-  const ports = [await freePort(), await freePort()] as const;
-  const begin = (port: number) =>
-    serve({ databaseUrl: cluster.appUrl(DATABASE), port, quiet: true, proxies: '127.0.0.1', disk: folder });
-  const servers: ChildProcess[] = [await begin(ports[0]), await begin(ports[1])];
-  let died = 0;
-  const ended = (server: ChildProcess) => server.exitCode !== null || server.signalCode !== null;
-  try {
-    return await work({
+  return withDatabase(DATABASE, async ({ cluster, url }) => {
+    await seedDemo(url);
+    if (folder) await moveTo(cluster, folder);
+    const ports = [await freePort(), await freePort()] as const;
+    const begin = (port: number) =>
+      serve({ databaseUrl: url, port, quiet: true, proxies: '127.0.0.1', disk: folder });
+    const servers: ChildProcess[] = [await begin(ports[0]), await begin(ports[1])];
+    let died = 0;
+    const stack: Stack = {
       bases: [`http://127.0.0.1:${ports[0]}`, `http://127.0.0.1:${ports[1]}`],
       killServer: async (which) => {
         const server = servers[which]!;
@@ -56,26 +51,27 @@ export async function withStack<T>(work: (stack: Stack) => Promise<T>, folder?: 
         cluster.restart();
       },
       died: () => died + servers.filter(ended).length,
-    });
-  } finally {
-    await Promise.all(servers.map((s) => stop(s)));
-    await dropDatabase(cluster, DATABASE).catch(() => undefined);
-    if (folder) await asOwner(cluster, `DROP TABLESPACE IF EXISTS ${DATABASE}`).catch(() => undefined);
-    await cluster.release();
-  }
+    };
+    try {
+      return await interruptible(() => work(stack));
+    } finally {
+      await Promise.all(servers.map((s) => stop(s)));
+      if (folder) await moveBack(cluster);
+    }
+  });
 }
 
+const ended = (server: ChildProcess) => server.exitCode !== null || server.signalCode !== null;
+
+/** Places of tables are the whole cluster's, and hold the folder. */
 async function moveTo(cluster: Cluster, folder: string): Promise<void> {
-  await asOwner(cluster, `CREATE TABLESPACE ${DATABASE} LOCATION '${folder}'`);
-  await asOwner(cluster, `ALTER DATABASE ${DATABASE} SET TABLESPACE ${DATABASE}`);
+  await administer(cluster, async (client) => {
+    await client.query(`CREATE TABLESPACE ${DATABASE} LOCATION '${folder}'`);
+    await client.query(`ALTER DATABASE ${DATABASE} SET TABLESPACE ${DATABASE}`);
+  });
 }
 
-async function asOwner(cluster: Cluster, statement: string): Promise<void> {
-  const client = new Client({ connectionString: cluster.url('postgres') });
-  await client.connect();
-  try {
-    await client.query(statement);
-  } finally {
-    await client.end();
-  }
+async function moveBack(cluster: Cluster): Promise<void> {
+  await dropDatabase(cluster, DATABASE);
+  await administer(cluster, (client) => client.query(`DROP TABLESPACE IF EXISTS ${DATABASE}`));
 }
