@@ -15,9 +15,9 @@ interface Step {
   a: Operand;
   b: Operand;
   z: Operand;
-  /** For every state of the product the state of a and b in it; null where it is the same. */
-  fromA: Uint32Array | null;
-  fromB: Uint32Array;
+  /** For every state of the product where the values of a and b in it stand. */
+  fromA: Int32Array;
+  fromB: Int32Array;
   states: number;
   sums: boolean;
 }
@@ -80,8 +80,8 @@ export function writeTape(
       a,
       b,
       z,
-      fromA: a.size === 2 ** scope.length ? null : within(scope, a.scope),
-      fromB: within(scope, b.scope),
+      fromA: within(scope, a.scope, a.at),
+      fromB: within(scope, b.scope, b.at),
       states: 2 ** scope.length,
       sums,
     });
@@ -118,9 +118,9 @@ function cheapest(tables: readonly Operand[]): [number, number] {
   return best;
 }
 
-/** For every state of `scope` the state of `part`, whose variables are all in it. */
-function within(scope: readonly number[], part: readonly number[]): Uint32Array {
-  const map = new Uint32Array(2 ** scope.length);
+/** For every state of `scope` the place of that of `part`, whose variables are all in it and whose table begins at `from`. */
+function within(scope: readonly number[], part: readonly number[], from: number): Int32Array {
+  const map = new Int32Array(2 ** scope.length).fill(from);
   // The states that hold a bit are those before it over again, and what that bit adds.
   scope.forEach((v, k) => {
     const [half, bit] = [2 ** k, part.indexOf(v)];
@@ -131,50 +131,31 @@ function within(scope: readonly number[], part: readonly number[]): Uint32Array 
 }
 
 function reordered({ variables, table }: Family, scope: readonly number[]): Float64Array {
-  return Float64Array.from(within(scope, variables), (k) => table[k]!);
+  return Float64Array.from(within(scope, variables, 0), (k) => table[k]!);
 }
 
 /** Carries out a step. */
-export function forward(values: Float64Array, { a, b, z, fromA, fromB, states, sums }: Step): void {
-  const [A, B, Z] = [a.at, b.at, z.at];
-  if (!sums) {
-    for (let k = 0; k < states; k++)
-      values[Z + k] = values[A + (fromA ? fromA[k]! : k)]! * values[B + fromB[k]!]!;
-  } else if (fromA) {
+export function forward(values: Float64Array, { z, fromA, fromB, states, sums }: Step): void {
+  let to = z.at;
+  if (sums)
     for (let k = 0; k < states; k += 2)
-      values[Z + (k >> 1)] =
-        values[A + fromA[k]!]! * values[B + fromB[k]!]! +
-        values[A + fromA[k + 1]!]! * values[B + fromB[k + 1]!]!;
-  } else {
-    for (let k = 0; k < states; k += 2)
-      values[Z + (k >> 1)] =
-        values[A + k]! * values[B + fromB[k]!]! + values[A + k + 1]! * values[B + fromB[k + 1]!]!;
-  }
+      values[to++] =
+        values[fromA[k]!]! * values[fromB[k]!]! + values[fromA[k + 1]!]! * values[fromB[k + 1]!]!;
+  else for (let k = 0; k < states; k++) values[to++] = values[fromA[k]!]! * values[fromB[k]!]!;
 }
 
 /** Carries a step's derivatives back: from those of the product to those of what was multiplied. */
 export function backward(values: Float64Array, slopes: Float64Array, step: Step): void {
-  const { a, b, z, fromA, fromB, states, sums } = step;
-  const [A, B, Z] = [a.at, b.at, z.at];
-  const shift = sums ? 1 : 0;
-  if (!a.constant) slopes.fill(0, A, A + a.size);
-  if (!b.constant) slopes.fill(0, B, B + b.size);
-  if (a.constant) {
-    for (let k = 0; k < states; k++) {
-      const at = B + fromB[k]!;
-      slopes[at] = slopes[at]! + slopes[Z + (k >> shift)]! * values[A + (fromA ? fromA[k]! : k)]!;
-    }
-  } else if (b.constant) {
-    for (let k = 0; k < states; k++) {
-      const at = A + (fromA ? fromA[k]! : k);
-      slopes[at] = slopes[at]! + slopes[Z + (k >> shift)]! * values[B + fromB[k]!]!;
-    }
-  } else {
-    for (let k = 0; k < states; k++) {
-      const [x, y] = [A + (fromA ? fromA[k]! : k), B + fromB[k]!];
-      const slope = slopes[Z + (k >> shift)]!;
-      slopes[x] = slopes[x]! + slope * values[y]!;
-      slopes[y] = slopes[y]! + slope * values[x]!;
-    }
+  const { a, b, z, fromA, fromB, states } = step;
+  const [toA, toB] = [!a.constant, !b.constant];
+  if (toA) slopes.fill(0, a.at, a.at + a.size);
+  if (toB) slopes.fill(0, b.at, b.at + b.size);
+  const shift = step.sums ? 1 : 0;
+  for (let k = 0; k < states; k++) {
+    const slope = slopes[z.at + (k >> shift)]!;
+    const x = fromA[k]!;
+    const y = fromB[k]!;
+    if (toA) slopes[x] = slopes[x]! + slope * values[y]!;
+    if (toB) slopes[y] = slopes[y]! + slope * values[x]!;
   }
 }

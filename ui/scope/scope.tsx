@@ -10,12 +10,12 @@ import { useJob, useReasoning } from '@/ui/job/provider';
 import { isDonor } from '@/core/case';
 import { UnitSection } from '@/ui/section';
 import { Button, Caption, Line, Page, Section, Stack, drawnLater } from '@/ui/system';
-import { Changes, Standing } from './changes';
 import type { Edit } from './edit-dialog';
 import { scopeMarks } from './marks';
 import { PolicyRows } from './policies';
 import { Problems } from './problems';
 import { SourcesFold } from './sources-fold';
+import { Changes, Standing } from './standing';
 import { ScopeTable } from './table';
 
 /** Comes with the first line that is changed: most looks at a scope change none. */

@@ -1,12 +1,11 @@
 'use client';
-import { useEffect, useState } from 'react';
 import styled from 'styled-components';
-import { Button, Line, Link, TextInput } from '@/ui/system';
-import { useEngine, useSync } from './context';
+import { Button, drawnLater, Link } from '@/ui/system';
+import { useSync } from './context';
 import { useOthersWaiting } from './others-waiting';
-import type { SetAside } from './store';
+import type { SaySlot } from './refused-list';
 import { useNewVersion } from './version';
-import { connectionNotice, othersWait, refusedWords, slotPlain } from './words';
+import { connectionNotice, othersWait, refusedWords } from './words';
 
 const Strip = styled.div<{ $tone: 'quiet' | 'warn' | 'bad' }>`
   display: grid;
@@ -26,19 +25,6 @@ const Strip = styled.div<{ $tone: 'quiet' | 'warn' | 'bad' }>`
     min-height: 44px;
   }
 `;
-const Refused = styled.li`
-  display: grid;
-  gap: 6px;
-  padding: 8px 0;
-  border-top: 1px solid var(--rule-strong);
-  q {
-    overflow-wrap: anywhere;
-    display: -webkit-box;
-    -webkit-line-clamp: 2;
-    -webkit-box-orient: vertical;
-    overflow: hidden;
-  }
-`;
 
 /** On the board: whose changes wait on this device beside one's own. */
 export function OthersBanner({ self }: { self: string }) {
@@ -49,8 +35,8 @@ export function OthersBanner({ self }: { self: string }) {
   ));
 }
 
-/** A slot of a job in words, where the page knows its unit; null elsewhere. */
-export type SaySlot = (slot: string, job: number) => string | null;
+/** Comes with the first change that is refused. */
+const RefusedList = drawnLater(() => import('./refused-list').then((m) => m.RefusedList));
 
 /** What a person must know of the saving, on every page: what waits, what was refused, and that a newer version is there. */
 export function SyncBanner({ say = () => null }: { say?: SaySlot }) {
@@ -72,15 +58,7 @@ export function SyncBanner({ say = () => null }: { say?: SaySlot }) {
       {aside.length > 0 && (
         <Strip $tone="bad" role="alert" data-testid="refused">
           <b>{refusedWords(aside.length)}</b>
-          <ul>
-            {aside.map((item) => (
-              <RefusedChange
-                key={item.key}
-                item={item}
-                words={say(item.slot, item.job) ?? slotPlain(item.slot)}
-              />
-            ))}
-          </ul>
+          <RefusedList say={say} />
         </Strip>
       )}
       {takeVersion && (
@@ -94,56 +72,5 @@ export function SyncBanner({ say = () => null }: { say?: SaySlot }) {
         </Strip>
       )}
     </div>
-  );
-}
-
-function RefusedChange({ item, words }: { item: SetAside; words: string }) {
-  const engine = useEngine();
-  const text = typeof item.value === 'string' ? item.value : null;
-  const [mended, setMended] = useState<string | null>(null);
-  const settle = (how: 'discard' | 'again', value = item.value) =>
-    void engine?.settle({ ...item, value }, how);
-  return (
-    <Refused>
-      <span>
-        <Link href={`/jobs/${item.job}`}>Job {item.job}</Link>, {words}: {item.message}
-      </span>
-      {mended === null ? (
-        <>
-          {text !== null && <q>{text}</q>}
-          {item.picture && <SavePicture item={item} picture={item.picture} />}
-        </>
-      ) : (
-        <TextInput label="Mend it" value={mended} onChange={setMended} lines={3} />
-      )}
-      <Line>
-        {text !== null && mended === null && (
-          <Button $small onPress={() => setMended(text)}>
-            Mend
-          </Button>
-        )}
-        <Button $small onPress={() => settle('again', mended ?? item.value)}>
-          {mended === null ? 'Try again' : 'Send'}
-        </Button>
-        <Button $small $kind="quiet" onPress={() => settle('discard')}>
-          Discard
-        </Button>
-      </Line>
-    </Refused>
-  );
-}
-
-/** A photo whose job is gone can be kept outside Pelvik. */
-function SavePicture({ item, picture }: { item: SetAside; picture: Blob }) {
-  const [address, setAddress] = useState<string>();
-  useEffect(() => {
-    const made = URL.createObjectURL(picture);
-    setAddress(made);
-    return () => URL.revokeObjectURL(made);
-  }, [picture]);
-  return (
-    <a href={address} download={`job-${item.job}-photo.jpg`}>
-      Save the photo to this device
-    </a>
   );
 }

@@ -1,8 +1,7 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { dayWords } from '@/core/shop';
-import { changesSince, leftAsItWas, madeOf, withTaken } from '@/core/scope';
+import { leftAsItWas, madeOf, withTaken } from '@/core/scope';
 import type { MadeScope, Scope, ScopeChange } from '@/core/scope';
 import { useJob } from '@/ui/job/provider';
 import { Button, Caption, Line, drawnLater } from '@/ui/system';
@@ -43,40 +42,17 @@ const Since = styled.section`
   }
 `;
 
-/** A person stands by the scope as it is, or it is said who did, and when. */
-export function Standing({ scope }: { scope: Scope }) {
-  const { unit, state, write, user } = useJob();
-  const kept = state[`scope.made.${scope.repair}`];
-  if (!kept || kept.value === null)
-    return (
-      <>
-        <Button onPress={() => write(`scope.made.${scope.repair}`, madeOf(scope))}>
-          Stand by this scope as {user.name}
-        </Button>
-        <Caption as="span">What the evidence changes afterwards is then shown, to be taken or left.</Caption>
-      </>
-    );
-  if (changesSince(unit, state, scope).length > 0) return null;
-  return <Caption as="span">Nothing has changed it since {sinceWords(kept)}.</Caption>;
-}
-
-const sinceWords = ({ at, by }: { at: string; by: string }) =>
-  `${dayWords(at, true)}, when ${by} stood by it`;
-
 /** What of a scope the record has changed since somebody stood by it: each to be taken, or left with a reason. */
-export function Changes({ scope }: { scope: Scope }) {
-  const { unit, state, write } = useJob();
+export function ChangeList(props: { scope: Scope; made: MadeScope; since: string; changes: ScopeChange[] }) {
+  const { scope, changes } = props;
+  const { write } = useJob();
   const [leaving, setLeaving] = useState<ScopeChange | null>(null);
   const slot = `scope.made.${scope.repair}`;
-  const kept = state[slot];
-  const changes = changesSince(unit, state, scope);
-  if (!kept || changes.length === 0) return null;
   return (
     <Since aria-label="Changed since">
       <header>
         <b>
-          {changes.length === 1 ? 'One line has' : `${changes.length} lines have`} changed since{' '}
-          {sinceWords(kept)}
+          {changes.length === 1 ? 'One line has' : `${changes.length} lines have`} changed since {props.since}
         </b>
         {changes.length > 1 && (
           <Button $small onPress={() => write(slot, madeOf(scope))}>
@@ -93,10 +69,7 @@ export function Changes({ scope }: { scope: Scope }) {
               <Why change={change} />
             </div>
             <Line $gap={6}>
-              <Button
-                $small
-                onPress={() => write(slot, withTaken(kept.value as unknown as MadeScope, change))}
-              >
+              <Button $small onPress={() => write(slot, withTaken(props.made, change))}>
                 Take
               </Button>
               <Button $small $kind="quiet" onPress={() => setLeaving(change)}>
