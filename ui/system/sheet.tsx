@@ -22,7 +22,8 @@ const Row = styled.section<{ $wide?: boolean }>`
   border-top: 1px solid var(--rule);
   /* Under the index of the page, where there is one. */
   scroll-margin-top: 52px;
-  &:first-child {
+  &:first-child,
+  nav + & {
     border-top: 0;
   }
   @media (max-width: 860px) {
