@@ -38,6 +38,7 @@ async function run() {
       }
     });
   } finally {
+    await new Promise((resolve) => setTimeout(resolve, 400));
     say('outer ended');
   }
 }
@@ -62,7 +63,7 @@ async function command(kind: 'waiting' | 'failing', signals: NodeJS.Signals[]) {
   await Promise.race([started, left]);
   for (const signal of signals) {
     child.kill(signal);
-    await new Promise((resolve) => setTimeout(resolve, 100));
+    await new Promise((resolve) => setTimeout(resolve, 250));
   }
   const ended = await left;
   const pid = Number(/child (\d+)/.exec(said)![1]);
@@ -79,8 +80,8 @@ async function command(kind: 'waiting' | 'failing', signals: NodeJS.Signals[]) {
   return { said: said.replace(/^child \d+\n/, ''), code: ended, lives: lives() };
 }
 
-test('a command asked to end, twice by the impatient, ends what it began from the inside out', async () => {
-  expect(await command('waiting', ['SIGTERM', 'SIGINT'])).toEqual({
+test('a command asked to end, again and again by the impatient, ends what it began from the inside out', async () => {
+  expect(await command('waiting', ['SIGTERM', 'SIGINT', 'SIGHUP'])).toEqual({
     said: 'inner ended\nouter ended\nStopped before the end.\n',
     code: 1,
     lives: false,

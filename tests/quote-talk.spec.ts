@@ -47,10 +47,16 @@ test('sent is said only when it was; a question is answered where the customer r
   await write('part.pump-cover.condition', { is: 'failed' });
   await page.reload();
   await saved(page);
-  await page.getByRole('button', { name: 'Make version 2' }).click();
+  // A nervous finger makes one version, and sends it once.
+  await page.getByRole('button', { name: 'Make version 2' }).dblclick();
   const second = page.locator('[data-version="2"]');
   await expect(second).toContainText(/changes version 1 in \d+ lines: needs a new yes/);
   await expect(first).toContainText('Accepted: frozen');
+  await second.getByLabel('Customer’s address or telephone').fill('ottilie@example.test');
+  await second.getByRole('button', { name: 'Send it' }).dblclick();
+  await expect(second.getByRole('button', { name: 'Send a reminder' })).toBeEnabled();
+  await expect(second).not.toContainText('reminder sent');
+  await expect(page.locator('[data-version]')).toHaveCount(2);
   await second.getByRole('button', { name: 'Make a customer link' }).click();
   await customer.goto(await second.getByLabel('Customer link').inputValue());
   const news = customer.locator('section').filter({ hasText: 'What is new since you accepted' });

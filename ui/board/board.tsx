@@ -82,6 +82,7 @@ const Find = styled(SearchField)`
 `;
 const Ways = styled.nav`
   display: flex;
+  flex-wrap: wrap;
   a {
     display: grid;
     place-items: center;

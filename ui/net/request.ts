@@ -1,4 +1,5 @@
 import type { Problem } from '@/core/validation';
+import { once } from './same-press';
 
 /** An answer of the server that is not what was asked for, in words for the user. */
 export class RequestError extends Error {
@@ -41,14 +42,18 @@ interface Sending {
 }
 
 /**
- * Sends a request as one of our own pages does. Throws a RequestError for an answer, a TypeError or DOMException when the
- * network is down or too slow.
+ * Sends a request as one of our own pages does; a second press of what changes something is the first one. Throws a
+ * RequestError for an answer, a TypeError or DOMException when the network is down or too slow.
  */
 export async function send<T>(method: string, url: string, options: Sending = {}): Promise<T> {
-  return (await ask<T>(method, url, options)).value;
+  const { body, raw, as = sender } = options;
+  const asked = () => ask<T>(method, url, options);
+  // A file is chosen anew each time.
+  const answer = method === 'GET' || raw ? asked() : once(url, JSON.stringify([method, as, body]), asked);
+  return (await answer).value;
 }
 
-/** The same, with the generation the answer is of. */
+/** The same, as often as it is asked for, with the generation the answer is of. */
 export async function ask<T>(method: string, url: string, options: Sending): Promise<Answered<T>> {
   const { body, raw, within = 60_000, listening, as = sender } = options;
   const answer = await fetch(url, {

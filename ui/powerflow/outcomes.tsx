@@ -8,7 +8,7 @@ import { agrees, healthyTable, predict, tellsOfGears } from '@/core/suspects';
 import type { BehaviourTable } from '@/core/suspects';
 import type { UnitDefinition } from '@/core/unit';
 import { BEHAVIOUR_WORDS, CONDITION_WORDS, HEAT_WORDS, NOISE_WORDS } from '@/ui/job/words';
-import { Caption } from '@/ui/system';
+import { Caption, Wide } from '@/ui/system';
 import { predictionWords } from './words';
 
 const Rows = styled.table`
@@ -51,48 +51,50 @@ export function OutcomeRows(props: {
   const healthy = useMemo(() => healthyTable(unit), [unit]);
   const predictions = useMemo(() => predict(unit, healthy, faults), [unit, healthy, faults]);
   return (
-    <Rows>
-      <thead>
-        <tr>
-          <th scope="col">Gear</th>
-          <th scope="col">As built</th>
-          {complaints && <th scope="col">Told</th>}
-          <th scope="col">
-            Computed{faults.length ? (faults.length > 1 ? ' with these faults' : ' with this fault') : ''}
-          </th>
-          {complaints && <th scope="col">Fit</th>}
-        </tr>
-      </thead>
-      <tbody>
-        {predictions.map((p) => {
-          const told = (complaints ?? []).filter((c) => c.gear === p.gear);
-          const ratio = healthy.outcomes.get(p.gear)!.ratio;
-          const judged = table ? tellsOfGears(told) : [];
-          const fit = judged.length ? (judged.every((c) => agrees(table!, c, p)) ? 'yes' : 'no') : null;
-          return (
-            <tr
-              key={p.gear}
-              data-shown={p.gear === props.gear || undefined}
-              data-changed={p.kind !== 'normal' || undefined}
-            >
-              <th scope="row">{p.gear}</th>
-              <td>{ratio === null ? '–' : inForwardSense(unit, ratio).toFixed(3)}</td>
-              {complaints && (
-                <td>
-                  {told.length ? told.map(toldWords).join('; ') : <Caption as="span">not said</Caption>}
-                </td>
-              )}
-              <td>{predictionWords(unit, p, faults)}</td>
-              {complaints && (
-                <td>
-                  <Fit fit={fit} />
-                </td>
-              )}
-            </tr>
-          );
-        })}
-      </tbody>
-    </Rows>
+    <Wide>
+      <Rows>
+        <thead>
+          <tr>
+            <th scope="col">Gear</th>
+            <th scope="col">As built</th>
+            {complaints && <th scope="col">Told</th>}
+            <th scope="col">
+              Computed{faults.length ? (faults.length > 1 ? ' with these faults' : ' with this fault') : ''}
+            </th>
+            {complaints && <th scope="col">Fit</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {predictions.map((p) => {
+            const told = (complaints ?? []).filter((c) => c.gear === p.gear);
+            const ratio = healthy.outcomes.get(p.gear)!.ratio;
+            const judged = table ? tellsOfGears(told) : [];
+            const fit = judged.length ? (judged.every((c) => agrees(table!, c, p)) ? 'yes' : 'no') : null;
+            return (
+              <tr
+                key={p.gear}
+                data-shown={p.gear === props.gear || undefined}
+                data-changed={p.kind !== 'normal' || undefined}
+              >
+                <th scope="row">{p.gear}</th>
+                <td>{ratio === null ? '–' : inForwardSense(unit, ratio).toFixed(3)}</td>
+                {complaints && (
+                  <td>
+                    {told.length ? told.map(toldWords).join('; ') : <Caption as="span">not said</Caption>}
+                  </td>
+                )}
+                <td>{predictionWords(unit, p, faults)}</td>
+                {complaints && (
+                  <td>
+                    <Fit fit={fit} />
+                  </td>
+                )}
+              </tr>
+            );
+          })}
+        </tbody>
+      </Rows>
+    </Wide>
   );
 }
 

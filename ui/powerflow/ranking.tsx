@@ -21,6 +21,13 @@ const Pick = styled(AriaButton)`
   background: transparent;
   text-align: left;
   cursor: pointer;
+  /* On a phone the name has the width, and the bar lies under it. */
+  @media (max-width: 600px) {
+    grid-template-columns: minmax(0, 1fr) 58px;
+    > :first-child {
+      grid-column: 1 / -1;
+    }
+  }
   &[data-hovered] {
     background: var(--inset);
   }

@@ -6,7 +6,7 @@ import { solveGear, turbineTorque } from '@/core/powerflow';
 import type { Fault } from '@/core/powerflow';
 import { elementOf, gearOf } from '@/core/unit';
 import type { UnitDefinition } from '@/core/unit';
-import { Caption } from '@/ui/system';
+import { Caption, Wide } from '@/ui/system';
 import { Workings } from './workings';
 import { marginIn } from './margin';
 
@@ -59,50 +59,52 @@ export function TorqueTable({ unit, gear, faults }: { unit: UnitDefinition; gear
     <div>
       {carrying.length === 0 && <p>Nothing carries torque in this gear.</p>}
       {carrying.length > 0 && (
-        <Table>
-          <thead>
-            <tr>
-              <td>Element</td>
-              <td>Share</td>
-              <td>At {Math.round(turbine)} N·m</td>
-              <td>Margin</td>
-              <td />
-            </tr>
-          </thead>
-          <tbody>
-            {carrying.map(([id, torque]) => {
-              const margin = marginIn(unit, gear, id, torque);
-              return (
-                <Fragment key={id}>
-                  <tr>
-                    <td>{elementOf(unit, id).name}</td>
-                    <td>{torque === null ? 'not determined' : torque.toFixed(3)}</td>
-                    <td>{torque === null ? '' : `${Math.round(torque * turbine)} N·m`}</td>
-                    <td>{margin ? <b>{margin.margin.toFixed(2)}</b> : ''}</td>
-                    <td>
-                      {torque !== null && (
-                        <How
-                          aria-label={`How: ${elementOf(unit, id).name}`}
-                          aria-expanded={open === id}
-                          onPress={() => setOpen(open === id ? null : id)}
-                        >
-                          {open === id ? 'Close' : 'How'}
-                        </How>
-                      )}
-                    </td>
-                  </tr>
-                  {open === id && torque !== null && (
+        <Wide>
+          <Table>
+            <thead>
+              <tr>
+                <td>Element</td>
+                <td>Share</td>
+                <td>At {Math.round(turbine)} N·m</td>
+                <td>Margin</td>
+                <td />
+              </tr>
+            </thead>
+            <tbody>
+              {carrying.map(([id, torque]) => {
+                const margin = marginIn(unit, gear, id, torque);
+                return (
+                  <Fragment key={id}>
                     <tr>
-                      <td colSpan={5}>
-                        <Workings unit={unit} gear={gear} element={id} share={torque} />
+                      <td>{elementOf(unit, id).name}</td>
+                      <td>{torque === null ? 'not determined' : torque.toFixed(3)}</td>
+                      <td>{torque === null ? '' : `${Math.round(torque * turbine)} N·m`}</td>
+                      <td>{margin ? <b>{margin.margin.toFixed(2)}</b> : ''}</td>
+                      <td>
+                        {torque !== null && (
+                          <How
+                            aria-label={`How: ${elementOf(unit, id).name}`}
+                            aria-expanded={open === id}
+                            onPress={() => setOpen(open === id ? null : id)}
+                          >
+                            {open === id ? 'Close' : 'How'}
+                          </How>
+                        )}
                       </td>
                     </tr>
-                  )}
-                </Fragment>
-              );
-            })}
-          </tbody>
-        </Table>
+                    {open === id && torque !== null && (
+                      <tr>
+                        <td colSpan={5}>
+                          <Workings unit={unit} gear={gear} element={id} share={torque} />
+                        </td>
+                      </tr>
+                    )}
+                  </Fragment>
+                );
+              })}
+            </tbody>
+          </Table>
+        </Wide>
       )}
       {solution.split.length > 0 && (
         <Caption>

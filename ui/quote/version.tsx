@@ -9,6 +9,7 @@ import type { QuoteContent } from '@/core/quote';
 import { addDays, momentIn } from '@/core/schedule';
 import { useJob, useSlot } from '@/ui/job/provider';
 import { sayError, send } from '@/ui/net/request';
+import { pressOver } from '@/ui/net/same-press';
 import { Button, ButtonLink, Caption, Line, Link, Notice, Stack, TextInput, forgetTyping } from '@/ui/system';
 import { Moment } from '@/ui/system/moment';
 import { quotesKey } from './use-quotes';
@@ -202,7 +203,11 @@ function Sending({ quote, base }: { quote: QuoteView; base: string }) {
   const [link, setLink] = useState<string | null>(null);
   const [copied, setCopied] = useState(false);
   const message = useMutation({
-    mutationFn: (body: { kind: SentView['kind']; to: string }) => send('POST', `${base}/messages`, { body }),
+    mutationFn: async (body: { kind: SentView['kind']; to: string }) => {
+      await send('POST', `${base}/messages`, { body });
+      // The button sends a reminder now.
+      await pressOver();
+    },
     onSuccess: () => {
       forgetTyping(keep);
       void refresh();

@@ -5,7 +5,7 @@ import { atTorque } from '@/core/scope';
 import type { AddedFriction } from '@/core/scope';
 import { elementOf } from '@/core/unit';
 import { useJob } from '@/ui/job/provider';
-import { Caption, Section, Stack } from '@/ui/system';
+import { Caption, Section, Stack, Wide } from '@/ui/system';
 
 const Table = styled.table`
   border-collapse: collapse;
@@ -41,38 +41,40 @@ export function AddedFrictions({ stock }: { stock: readonly AddedFriction[] }) {
       }
     >
       <Stack $gap={8}>
-        <Table>
-          <thead>
-            <tr>
-              <th scope="col">Pack</th>
-              <th scope="col">Frictions</th>
-              <th scope="col">Torque in hand</th>
-              <th scope="col">Steels</th>
-              <th scope="col">Piston cut by</th>
-              <th scope="col">Heat its steels take</th>
-            </tr>
-          </thead>
-          <tbody>
-            {list.map((a) => (
-              <tr key={a.element}>
-                <th scope="row">{elementOf(unit, a.element).name}</th>
-                <td>
-                  {a.frictions - 1} → {a.frictions}
-                </td>
-                <td>
-                  {a.before.toFixed(2)} → <b>{a.after.toFixed(2)}</b> ×
-                </td>
-                <td>{mm(a.steel)}</td>
-                <td>{mm(a.pistonCut)}</td>
-                <td>
-                  {a.heat >= 1
-                    ? `${Math.round((a.heat - 1) * 100)} % more`
-                    : `${Math.round((1 - a.heat) * 100)} % less`}
-                </td>
+        <Wide>
+          <Table>
+            <thead>
+              <tr>
+                <th scope="col">Pack</th>
+                <th scope="col">Frictions</th>
+                <th scope="col">Torque in hand</th>
+                <th scope="col">Steels</th>
+                <th scope="col">Piston cut by</th>
+                <th scope="col">Heat its steels take</th>
               </tr>
-            ))}
-          </tbody>
-        </Table>
+            </thead>
+            <tbody>
+              {list.map((a) => (
+                <tr key={a.element}>
+                  <th scope="row">{elementOf(unit, a.element).name}</th>
+                  <td>
+                    {a.frictions - 1} → {a.frictions}
+                  </td>
+                  <td>
+                    {a.before.toFixed(2)} → <b>{a.after.toFixed(2)}</b> ×
+                  </td>
+                  <td>{mm(a.steel)}</td>
+                  <td>{mm(a.pistonCut)}</td>
+                  <td>
+                    {a.heat >= 1
+                      ? `${Math.round((a.heat - 1) * 100)} % more`
+                      : `${Math.round((1 - a.heat) * 100)} % less`}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </Table>
+        </Wide>
         <Caption>
           Packs that pull speeds together, where the plates stay on their hub and in their drum and the piston
           is cut no lower than it may be. Below 1 × a pack slips.

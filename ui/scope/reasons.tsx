@@ -15,7 +15,9 @@ const Why = styled.div`
   a {
     font-stretch: 88%;
     margin-left: 6px;
-    white-space: nowrap;
+    @media (min-width: 601px) {
+      white-space: nowrap;
+    }
   }
   > div {
     display: flex;
