@@ -69,7 +69,7 @@ export async function run(args: string[]): Promise<number> {
   ensureData();
   const sums: [subject: string, Sum][] = [];
   for (const subject of subjects) {
-    const found = await (subject === 'server' ? overDatabase(share) : mutate(subject, share));
+    const found = await mutate(subject, share);
     sums.push([subject, table(found)]);
     if (options.flags.has('--show')) show(found);
   }
@@ -77,17 +77,11 @@ export async function run(args: string[]): Promise<number> {
   return sums.some(([subject, { caught, all }]) => caught / all < demanded(subject)) ? 1 : 0;
 }
 
-const overDatabase = (share: number) =>
-  withDatabase('pelvik_mutate', (scratch) => {
-    Object.assign(process.env, databaseTests(scratch));
-    return mutate('server', share);
-  });
-
 /**
  * Every file against the tests of its name, which are quick, or those that import it; then, where too little was caught,
  * what came through against more of the subject's tests.
  */
-function mutate(subject: string, share: number): Found {
+async function mutate(subject: string, share: number): Promise<Found> {
   const folder = folderOf(subject);
   const names = readdirSync(path.join(ROOT, folder), { recursive: true, encoding: 'utf8' }).filter((f) =>
     f.endsWith('.ts'),
@@ -107,7 +101,7 @@ function mutate(subject: string, share: number): Found {
   }
   for (const [run, patterns] of runs)
     if (patterns.length)
-      for (const [file, mutants] of stryker(subject, patterns, run ? run.split(',') : []))
+      for (const [file, mutants] of await broken(subject, patterns, run ? run.split(',') : []))
         found.set(file, mutants);
   const { caught, all } = sumOf([...found.values()].flat());
   if (caught / all >= demanded(subject)) return found;
@@ -115,9 +109,9 @@ function mutate(subject: string, share: number): Found {
     file,
     through: mutants.filter((m) => isCounted(m) && !isCaught(m)).map((m) => `${file}:${patternOf(m)}`),
   }));
-  const again = (patterns: string[], held: string[]) => {
+  const again = async (patterns: string[], held: string[]) => {
     if (!patterns.length) return;
-    for (const [file, mutants] of stryker(subject, patterns, held)) {
+    for (const [file, mutants] of await broken(subject, patterns, held)) {
       const caught = new Set(mutants.filter(isCaught).map(keyOf));
       for (const mutant of found.get(file)!) if (caught.has(keyOf(mutant))) mutant.status = 'Killed';
     }
@@ -127,10 +121,10 @@ function mutate(subject: string, share: number): Found {
     for (const { file, through } of left) {
       const name = path.relative(folder, file);
       const more = tests.importing(name).filter((test) => !tests.named(name).includes(test));
-      if (tests.named(name).length && more.length) again(through, more);
+      if (tests.named(name).length && more.length) await again(through, more);
     }
   else
-    again(
+    await again(
       left.flatMap(({ through }) => through),
       [],
     );
@@ -160,7 +154,20 @@ const patternOf = ({ location: { start, end } }: Mutant) =>
   `${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`;
 const keyOf = (m: Mutant) => `${placeOf(m)} ${m.mutatorName} ${m.replacement}`;
 
-/** One run over some changes, against these tests of the subject, or all of them. */
+/** One run over some changes. What is broken may leave a database in disorder: each run of the server has one of its own. */
+const broken = (
+  subject: string,
+  patterns: readonly string[],
+  tests: readonly string[],
+): Promise<Found> | Found =>
+  subject === 'server'
+    ? withDatabase('pelvik_mutate', (scratch) => {
+        Object.assign(process.env, databaseTests(scratch));
+        return stryker(subject, patterns, tests);
+      })
+    : stryker(subject, patterns, tests);
+
+/** Some changes against these tests of the subject, or all of them. */
 function stryker(subject: string, patterns: readonly string[], tests: readonly string[]): Found {
   rmSync(REPORT, { force: true });
   const program = ['node_modules/@stryker-mutator/core/bin/stryker.js', 'run', 'stryker.config.json'];

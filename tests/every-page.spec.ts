@@ -16,7 +16,7 @@ const PAGES = {
   ],
   'of jobs': [
     '/jobs/1002/intake',
-    '/jobs/1005/suspects',
+    '/jobs/1011/suspects',
     '/jobs/1002/teardown',
     '/jobs/1003/cause',
     '/jobs/1004/scope',

@@ -89,6 +89,10 @@ const Ways = styled.nav`
     min-height: 44px;
     padding: 0 6px;
   }
+  @media (max-width: 600px) {
+    margin: 0 -6px;
+    font-stretch: 88%;
+  }
 `;
 const Filters = styled.div`
   display: flex;

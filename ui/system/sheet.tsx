@@ -131,6 +131,8 @@ export const Line = styled.div<{ $gap?: number }>`
   flex-wrap: wrap;
   align-items: center;
   gap: ${(p) => p.$gap ?? 10}px;
+  /* Never wider than what it stands in, however long a name in it. */
+  min-width: 0;
 `;
 
 export const Caption = styled.p`
