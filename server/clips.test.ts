@@ -19,6 +19,7 @@ test.each([
   [mp4('heic'), null],
   [mp4('qt  '), null],
   [Buffer.from('<html>ftypisom'), null],
+  [Buffer.from('\0\0\0\x18freeisom', 'latin1'), null],
   [Buffer.from('\x1a\x45\xdf\xa3matroska', 'latin1'), null],
   [Buffer.alloc(0), null],
 ])('a clip is told by its bytes', (bytes, kind) => expect(clipKind(bytes)).toBe(kind));

@@ -4,7 +4,7 @@ import type { Json, NewEntry } from '@/core/case';
 import { inTransaction } from './db';
 import { appendEntries, readBatch } from './entries';
 import { board } from './board';
-import { entriesOf, jobByNumber } from './jobs';
+import { entriesOf, jobByNumber, markOf } from './jobs';
 import { asOwner, closePool, inDatabase, someJob, someone } from '@/tests/test-database';
 
 afterAll(closePool);
@@ -126,4 +126,81 @@ test('the board finds by words, and treats wildcards as plain text', async () =>
     );
   expect(await find([name.split(' ')[1]!])).toEqual([job.number]);
   expect(await find(['%%%'])).toEqual([]);
+});
+
+describe('a batch as it was sent', () => {
+  const one = { id: 'entry-0001', slot: 'unit.fluid.level', value: { is: 'low' } };
+  const many = (count: number) => Array.from({ length: count }, () => one);
+  const why = (body: unknown) => {
+    try {
+      return readBatch(body);
+    } catch (error) {
+      const { status, problems } = error as {
+        status: number;
+        problems: { pointer: string; message: string }[];
+      };
+      return [status, problems[0]!.pointer, problems[0]!.message];
+    }
+  };
+
+  test.each([1, 500])('of %s entries is read', (count) =>
+    expect(readBatch({ entries: many(count), after: 3 })).toEqual({ entries: many(count), after: 3 }),
+  );
+
+  test('knows nothing of the record unless it says so', () =>
+    expect(readBatch({ entries: [{ ...one, seen: 0 }] }).after).toBe(0));
+
+  test.each<[string, unknown, string, string]>([
+    ['nothing', undefined, '/entries', 'must be a list of 1 to 500'],
+    ['no list', { entries: { length: 1 } }, '/entries', 'must be a list of 1 to 500'],
+    ['an empty list', { entries: [] }, '/entries', 'must be a list of 1 to 500'],
+    ['too many', { entries: many(501) }, '/entries', 'must be a list of 1 to 500'],
+    ['a place that is none', { entries: [one], after: -1 }, '/after', 'must be a whole number'],
+    ['half a place', { entries: [one], after: 0.5 }, '/after', 'must be a whole number'],
+    ['a place beyond all', { entries: [one], after: 2 ** 31 }, '/after', 'must be a whole number'],
+    ['a place in words', { entries: [one], after: '3' }, '/after', 'must be a whole number'],
+    ['no entry', { entries: [one, null] }, '/entries/1', 'must be an object'],
+    ['a list for an entry', { entries: [[one]] }, '/entries/0', 'must be an object'],
+    ['a short id', { entries: [{ ...one, id: 'entry-1' }] }, '/entries/0', 'needs an id of 8 to 64'],
+    ['a long id', { entries: [{ ...one, id: 'e'.repeat(65) }] }, '/entries/0', 'needs an id of 8 to 64'],
+    ['an id of signs', { entries: [{ ...one, id: 'entry 0001' }] }, '/entries/0', 'needs an id of 8 to 64'],
+    ['no slot', { entries: [{ ...one, slot: '' }] }, '/entries/0', 'needs a slot of 1 to 200'],
+    [
+      'a long slot',
+      { entries: [{ ...one, slot: 's'.repeat(201) }] },
+      '/entries/0',
+      'needs a slot of 1 to 200',
+    ],
+    ['no value', { entries: [{ id: one.id, slot: one.slot }] }, '/entries/0', 'needs a value'],
+    ['seen in words', { entries: [{ ...one, seen: '1' }] }, '/entries/0', 'has a "seen" that is no whole'],
+    [
+      'more than an entry has',
+      { entries: [{ ...one, by: 'x' }] },
+      '/entries/0',
+      'has a "by" that is not known',
+    ],
+  ])('%s is named', (_, body, pointer, message) =>
+    expect(why(body)).toEqual([400, pointer, expect.stringContaining(message)]),
+  );
+});
+
+test('how far a record has come is told without reading it, and an entry says what it was written over', async () => {
+  const mira = await someone('technician');
+  const { number } = await someJob(mira);
+  const job = await inDatabase((c) => jobByNumber(c, number));
+  const [first, second] = [
+    entry('unit.fluid.level', { is: 'low' }),
+    entry('unit.fluid.level', { is: 'full' }),
+  ];
+  await inTransaction((c) => appendEntries(c, number, mira, [first, { ...second, seen: 1 }]));
+  expect(await inDatabase((c) => markOf(c, number))).toEqual({
+    id: job.id,
+    unit: { id: job.unit.id, version: expect.any(Number) as number },
+    lastSeq: 2,
+    stage: 'intake',
+  });
+  await expect(inDatabase((c) => markOf(c, 99_999_999))).rejects.toMatchObject({ status: 404 });
+  const [one, two] = await inDatabase((c) => entriesOf(c, job));
+  expect(one).toEqual({ ...first, seq: 1, by: mira.name, at: expect.stringMatching(/^\d{4}-.*Z$/) });
+  expect(two).toEqual({ ...second, seq: 2, seen: 1, by: mira.name, at: expect.any(String) });
 });

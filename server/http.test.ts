@@ -1,5 +1,5 @@
 import { NextRequest } from 'next/server';
-import { open, readJson, readUpload } from './http';
+import { open, readJson, readText, readUpload } from './http';
 import { jobNumber, quoteVersion, sequence } from './address';
 import { UserError } from './problem';
 
@@ -29,6 +29,16 @@ describe('bodies', () => {
     await expect(readUpload(request('x', { 'content-length': '900' }), 400)).rejects.toMatchObject({
       status: 413,
     });
+    const exact = request('x'.repeat(2048), { 'content-length': '2048' });
+    expect((await readUpload(exact, 2048)).length).toBe(2048);
+    await expect(readUpload(request('x'.repeat(2049)), 2048)).rejects.toThrow('larger than 2 kB');
+  });
+  test('that are not there are empty', async () => {
+    expect((await readUpload(request(), 400)).length).toBe(0);
+  });
+  test('of plain text hold no character that cannot be kept', async () => {
+    expect(await readText(request('a;b\nπ'), 400)).toBe('a;b\nπ');
+    await expect(readText(request('a\0b'), 400)).rejects.toMatchObject({ status: 400 });
   });
   test('that come to a halt are given up, those that trickle are not', async () => {
     jest.useFakeTimers();

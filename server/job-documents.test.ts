@@ -66,6 +66,7 @@ test('the job, its number and a nonce of its own are put into the shell', async 
   expect(start).toMatchObject({ number, user: { id: who.id, role: 'technician' }, closed: false });
   expect(start.state['complaint.words'].value).toBe('Slips in top');
   expect(first.html).toContain(`<link rel="preload" href="${start.library}" as="fetch"`);
+  expect(first.html.match(/<html>|<title>|<\/head>|<\/html>/g)).toHaveLength(4);
   const nonce = /nonce="([^"]+)"/.exec(first.html)![1]!;
   expect(nonce).not.toBe(NONCE);
   expect(first.headers.get('content-security-policy')).toBe(`script-src 'self' 'nonce-${nonce}'`);
@@ -106,6 +107,7 @@ describe('left to Next', () => {
     ],
     ['a job there is not', () => ({ url: '/jobs/99999999/teardown', headers })],
     ['a page there is not', () => ({ url: `/jobs/${number}/nowhere`, headers })],
+    ['an address that ends like a page', () => ({ url: `/old/jobs/${number}/teardown`, headers })],
     ['the way to a job', () => ({ url: `/jobs/${number}`, headers })],
     ['a question with the address', () => ({ url: `/jobs/${number}/teardown?a=1`, headers })],
     [

@@ -76,6 +76,15 @@ test('the messages of a job are taken out of the outbox, and no others', async (
   expect([left.includes(mine.job.number), left.includes(other.job.number)]).toEqual([false, true]);
 });
 
+test('where no message was ever written none is to be taken out', async () => {
+  process.env.PELVIK_OUTBOX = path.join(folder, 'nowhere');
+  try {
+    await expect(forgetMessages(1)).resolves.toBeUndefined();
+  } finally {
+    process.env.PELVIK_OUTBOX = folder;
+  }
+});
+
 test('the link stands before the message leaves, and only the shop may read what was sent', async () => {
   const { job, send } = await made();
   const before = new Set(await readdir(folder));
