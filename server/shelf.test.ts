@@ -82,6 +82,7 @@ test('a customer’s unit is no core of the shop', async () => {
   const job = await jobWith({ 'part.sun-shell.condition': { is: 'sound' } });
   await expect(put({ job: job.number, part: 'sun-shell', price: 100 })).rejects.toMatchObject({
     status: 409,
+    message: 'This unit is a customer’s.',
   });
 });
 
@@ -214,6 +215,7 @@ test('a piece in a quote the customer has is not taken away without a warning; t
     });
   expect(await gone()).toEqual([]);
   expect((await change(piece.id, { price: 4200 })).heldBy).toBe(job.number);
+  expect((await change(piece.id, { hold: job.number })).heldBy).toBe(job.number);
   expect((await change(piece.id, { putBack: true, anyway: true })).heldBy).toBeNull();
   expect(await gone()).toEqual([piece.name]);
 });
