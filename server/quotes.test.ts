@@ -9,6 +9,7 @@ import { jobByNumber, setClosed } from './jobs';
 import { replyTo } from './messages';
 import { agreedOf, quotesOf } from './quotes';
 import { answerQuote } from './quote-answers';
+import { recentAudit } from './audit';
 import { quoteByToken, revokeLinks, linkQuote } from './quote-links';
 import { makeQuote } from './quote-making';
 import { asOwner, closePool, inDatabase, someJob, someone } from '@/tests/test-database';
@@ -153,8 +154,15 @@ test.each([
 test('expired, revoked and unknown links say so and show nothing', async () => {
   const { ivo, job, token, quote } = await quoted();
   await expect(inDatabase((c) => quoteByToken(c, `${token}x`))).rejects.toMatchObject({ status: 404 });
-  await inTransaction((c) => revokeLinks(c, job.number, quote.version, ivo));
+  const revoke = () => inTransaction((c) => revokeLinks(c, job.number, quote.version, ivo));
+  expect(await revoke()).toBe(1);
   await expect(inDatabase((c) => quoteByToken(c, token))).rejects.toMatchObject({ status: 410 });
+  expect(await revoke()).toBe(0);
+  const trail = (await inDatabase((c) => recentAudit(c, 50))).filter((t) => t.who === ivo.name);
+  expect(trail.find((t) => t.what === 'quote links revoked')!.about).toEqual({
+    job: job.number,
+    version: quote.version,
+  });
   const again = await inTransaction((c) => linkQuote(c, job.number, quote.version, ivo));
   await inDatabase((c) =>
     c.query(`UPDATE quote_links SET expires_at = now() - interval '1 minute' WHERE quote_id = $1`, [
@@ -162,6 +170,22 @@ test('expired, revoked and unknown links say so and show nothing', async () => {
     ]),
   );
   await expect(inDatabase((c) => quoteByToken(c, again))).rejects.toMatchObject({ status: 410 });
+});
+
+test.each([
+  ['one that cannot be read', `content = '{"options": {}}'`],
+  ['one that came with a case file', 'imported = true'],
+])('%s is not answered', async (_, change) => {
+  const { quote, answer } = await quoted();
+  await asOwner(async (c) => {
+    await c.query('ALTER TABLE quotes DISABLE TRIGGER quotes_frozen');
+    await c.query(`UPDATE quotes SET ${change} WHERE id = $1`, [quote.id]);
+    await c.query('ALTER TABLE quotes ENABLE TRIGGER quotes_frozen');
+  });
+  for (const kind of ['accept', 'ask'])
+    await expect(
+      answer({ kind, option: 'full', name: 'Ada Verhoeven', message: 'May I tow?' }),
+    ).rejects.toMatchObject({ status: 409, message: 'This quote cannot be answered.' });
 });
 
 test('a newer version supersedes the open one; its link no longer accepts', async () => {

@@ -1,6 +1,6 @@
 import type { Client } from './db';
 import { isEmpty, setUp } from './setup';
-import { asOwner, closePool, inDatabase } from '@/tests/test-database';
+import { asOwner, closePool, inDatabase, someone } from '@/tests/test-database';
 
 afterAll(closePool);
 
@@ -45,6 +45,7 @@ test.each([
 });
 
 test('where people work, the code opens nothing', async () => {
+  await someone('technician');
   const refused = await inDatabase((client) => setUp(client, owner, CODE).catch((e: unknown) => e));
   expect(refused).toMatchObject({ status: 409 });
 });
