@@ -46,3 +46,17 @@ test('who has left before the end does not call off what is kept for others late
   person.abort();
   expect(begun[0]!.aborted).toBe(false);
 });
+
+test('who has left before the work was asked for does not keep it going', async () => {
+  const shared = new SharedWork<string>();
+  const { begun, finish, work } = held();
+  const [gone, here] = [new AbortController(), new AbortController()];
+  gone.abort();
+  void shared.ask('a', work, gone.signal).catch(() => undefined);
+  expect(begun[0]!.aborted).toBe(true);
+  const asked = shared.ask('b', work, here.signal);
+  void shared.ask('b', work, gone.signal).catch(() => undefined);
+  expect(begun[1]!.aborted).toBe(false);
+  finish[1]!('paper');
+  expect(await asked).toBe('paper');
+});

@@ -23,7 +23,8 @@ export class SharedWork<T> {
     const leave = () => {
       if (--mine.asking === 0) mine.stop.abort();
     };
-    signal?.addEventListener('abort', leave, { once: true });
+    if (signal?.aborted) leave();
+    else signal?.addEventListener('abort', leave, { once: true });
     try {
       return await mine.result;
     } finally {

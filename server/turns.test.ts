@@ -51,3 +51,18 @@ test('work that fails ends its turn', async () => {
   await expect(turns.run(() => Promise.reject(new Error('no')))).rejects.toThrow('no');
   expect(await turns.run(async () => 'yes')).toBe('yes');
 });
+
+test('who leaves the line makes room in it', async () => {
+  const turns = new Turns({ atOnce: 1, waiting: 1, seconds: 5 });
+  const end = await turns.take();
+  const gone = new AbortController();
+  const leaves = turns.take(gone.signal).catch((error: { status: number }) => error.status);
+  await expect(turns.take()).rejects.toMatchObject({ status: 503 });
+  gone.abort();
+  const next = turns.take();
+  await expect(turns.take()).rejects.toMatchObject({ status: 503 });
+  end();
+  (await next)();
+  expect(await leaves).toBe(503);
+  expect(turns.idle).toBe(true);
+});

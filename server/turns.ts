@@ -27,22 +27,22 @@ export class Turns {
   async take(signal?: AbortSignal): Promise<() => void> {
     if (this.semaphore.isLocked() && this.inLine >= this.limits.waiting) throw busy();
     this.inLine++;
+    let waits = true;
+    const leave = () => {
+      if (waits) this.inLine--;
+      waits = false;
+    };
+    signal?.addEventListener('abort', leave, { once: true });
     try {
       const [, release] = await this.semaphore.acquire();
-      let held = true;
-      const end = () => {
-        if (held) release();
-        held = false;
-      };
-      if (signal?.aborted) {
-        end();
-        throw busy();
-      }
-      return end;
+      if (!signal?.aborted) return release;
+      release();
+      throw busy();
     } catch (error) {
       throw error === E_TIMEOUT ? busy() : error;
     } finally {
-      this.inLine--;
+      signal?.removeEventListener('abort', leave);
+      leave();
     }
   }
 
