@@ -8,3 +8,12 @@ export const CHROMIUM_FLAGS = [
   '--disable-component-update',
   '--disable-sync',
 ];
+
+/** How a command starts it. What asks the command to end is the command's own to heed: it closes the browser then. */
+export const LAUNCHED = {
+  executablePath: '/usr/bin/chromium',
+  args: CHROMIUM_FLAGS,
+  handleSIGINT: false,
+  handleSIGTERM: false,
+  handleSIGHUP: false,
+};

@@ -81,6 +81,7 @@ const FIRST = [
   ['POST', '/api/jobs/0/entries'],
   ['GET', '/api/jobs/0/entries'],
   ['GET', '/signin'],
+  ['POST', '/api/jobs/0/quotes'],
   ['GET', '/api/jobs/0/quotes/1/pdf'],
 ] as const;
 

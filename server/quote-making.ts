@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { MOST_VERSIONS } from '@/core/case';
 import { supplementTo } from '@/core/quote';
 import type { QuoteContent } from '@/core/quote';
 import { checkQuote } from '@/core/validation';
@@ -17,7 +18,14 @@ import type { User } from './users';
 export async function makeQuote(client: Client, jobNumber: number, user: User): Promise<Quote> {
   // Under the row lock: two people never make the same version, and what is priced is what stands.
   const job = await jobByNumber(client, jobNumber, true);
-  const content = withSupplement(await quoteJob(client, job), await quotesOf(client, job.id));
+  const quotes = await quotesOf(client, job.id);
+  if (quotes.length >= MOST_VERSIONS)
+    throw new UserError(
+      409,
+      `This job has ${MOST_VERSIONS} versions of its quote, as many as a job may hold.`,
+      'Open a new job for what is still to be quoted.',
+    );
+  const content = withSupplement(await quoteJob(client, job), quotes);
   demandQuotable(content);
   await demandPieces(client, job, content);
   const [problem] = checkQuote(content);

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { MOST_VERSIONS } from '@/core/case';
 import type { Json } from '@/core/case';
 import { orderLines } from '@/core/quote';
 import { inTransaction } from './db';
@@ -130,6 +131,26 @@ test('a photo whose picture never came is no part of a quote, and two hundred ar
   );
   const { content } = await inTransaction((c) => makeQuote(c, job.number, ivo));
   expect([content.photos.length, content.photos.some((p) => p.id === 'never-came-1')]).toEqual([200, false]);
+});
+
+test('a job holds no more versions than a case file may', async () => {
+  const { ivo, job } = await quoted();
+  const to = (version: number) =>
+    asOwner((c) =>
+      c.query(
+        `INSERT INTO quotes (id, job_id, version, status, content, created_by, created_by_user)
+         SELECT gen_random_uuid(), job_id, v, 'superseded', content, created_by, created_by_user
+         FROM quotes, generate_series(2, $2) v WHERE job_id = $1 AND version = 1`,
+        [job.id, version],
+      ),
+    );
+  await to(MOST_VERSIONS - 1);
+  const make = () => inTransaction((c) => makeQuote(c, job.number, ivo));
+  expect((await make()).version).toBe(MOST_VERSIONS);
+  await expect(make()).rejects.toMatchObject({
+    status: 409,
+    message: expect.stringContaining('200 versions'),
+  });
 });
 
 test('an accepted quote cannot be accepted or declined again, but asked about', async () => {

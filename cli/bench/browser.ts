@@ -4,7 +4,7 @@ import type { Page } from 'playwright-core';
 import type { Json } from '@/core/case';
 import shop from '@/data/demo/shop.json';
 import unit from '@/data/units/ostrel-four.json';
-import { CHROMIUM_FLAGS } from '../chromium-flags';
+import { LAUNCHED } from '../chromium-flags';
 import { chromium, ensureDebian } from '../system';
 import type { Figure } from './figure';
 import { quantile } from './figure';
@@ -17,7 +17,7 @@ const FINDINGS = 310;
 /** What somebody at a browser waits for. */
 export async function browser({ base }: Served): Promise<Figure[]> {
   ensureDebian(chromium, ['chromium']);
-  const started = await browserType.launch({ executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS });
+  const started = await browserType.launch(LAUNCHED);
   try {
     const page = await started.newPage({ viewport: { width: 1280, height: 800 } });
     const figures = await inBrowser(page, base);

@@ -1,7 +1,7 @@
 import { chromium as browserType } from 'playwright-core';
 import type { BrowserContext, Page } from 'playwright-core';
 import shop from '@/data/demo/shop.json';
-import { CHROMIUM_FLAGS } from '../chromium-flags';
+import { LAUNCHED } from '../chromium-flags';
 import { dice } from '../dice';
 import type { Dice } from '../dice';
 import { OURS, signIn } from '../sign-in';
@@ -66,7 +66,7 @@ export async function shareDevice(stack: Stack, turns: number, seed: number): Pr
     body: '{"unit":"ostrel-four"}',
   });
   const { number } = (await made.json()) as { number: number };
-  const browser = await browserType.launch({ executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS });
+  const browser = await browserType.launch(LAUNCHED);
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const scene: Scene = {

@@ -1,7 +1,7 @@
 import { chromium as browserType } from 'playwright-core';
 import type { Browser, BrowserContext, Page, Route } from 'playwright-core';
 import shop from '@/data/demo/shop.json';
-import { CHROMIUM_FLAGS } from '../chromium-flags';
+import { LAUNCHED } from '../chromium-flags';
 import { chromium, ensureDebian } from '../system';
 import { dice } from '../dice';
 import type { Dice } from '../dice';
@@ -48,7 +48,7 @@ const SLOW_MS = 400;
  */
 export async function injectFaults(stack: Stack, count: number, seed: number): Promise<FaultFigures> {
   ensureDebian(chromium, ['chromium']);
-  const browser = await browserType.launch({ executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS });
+  const browser = await browserType.launch(LAUNCHED);
   const random = dice(seed + 1);
   const figures: FaultFigures = {
     faults: 0,

@@ -27,7 +27,7 @@ export { recordStage } from './slot-stage';
 export * from './slots';
 export * from './vocabulary';
 export { caseUntil, findingsOf, stateOfCase } from './document';
-export { CASE_FORMAT, caseSchema } from './schema';
+export { CASE_FORMAT, caseSchema, MOST_VERSIONS } from './schema';
 export type { CaseDocument, CasePhoto, CaseQuote, QuoteAnswer, QuoteStatus } from './schema';
 export { stageReached, stageView, summaryOf, vehicleName } from './summary';
 export type { BoardCard, BoardColumn, JobSummary, Quoted } from './summary';

@@ -73,6 +73,9 @@ export type QuoteStatus = CaseQuote['status'];
 
 export const CASE_FORMAT = 'pelvik-case/2';
 
+/** Versions of its quote a job holds at most. */
+export const MOST_VERSIONS = 200;
+
 /** A whole job as one document. `findings` alone is enough; `history`, where present, is the record they come from. */
 const document = shape({
   format: literal(CASE_FORMAT),
@@ -81,7 +84,7 @@ const document = shape({
   findings: said('The state of the job: one value per slot', array(finding, { maxItems: 5000 })),
   history: optional(said('The record the state is folded from', array(entry, { maxItems: 50_000 }))),
   photos: optional(array(photo, { maxItems: 500 })),
-  quotes: optional(array(quote, { maxItems: 200 })),
+  quotes: optional(array(quote, { maxItems: MOST_VERSIONS })),
 });
 export type CaseDocument = Of<typeof document>;
 
