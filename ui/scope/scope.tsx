@@ -23,6 +23,8 @@ const EditDialog = drawnLater(() => import('./edit-dialog').then((m) => m.EditDi
 
 const DonorShelf = drawnLater(() => import('./donor').then((m) => m.DonorShelf));
 
+const RemovedLines = drawnLater(() => import('./removed-lines').then((m) => m.RemovedLines));
+
 const AddedFrictions = drawnLater(() => import('./added-frictions').then((m) => m.AddedFrictions));
 
 const Repairs = styled.div`
@@ -191,23 +193,5 @@ function Legend({ scope }: { scope: Scope }) {
         </Caption>
       ))}
     </Line>
-  );
-}
-
-function RemovedLines({ scope }: { scope: Scope }) {
-  const { write } = useJob();
-  return (
-    <Stack $gap={6}>
-      {scope.removed.map((line) => (
-        <Line key={line.key}>
-          <span>
-            <s>{line.name}</s>: {line.reasons.at(-1)!.words}
-          </span>
-          <Button $kind="quiet" $small onPress={() => write(`scope.line.${line.key}`, null)}>
-            Put back
-          </Button>
-        </Line>
-      ))}
-    </Stack>
   );
 }
