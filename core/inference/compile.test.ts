@@ -98,11 +98,30 @@ test('the chest clinic (Lauritzen & Spiegelhalter 1988): short of breath after a
 });
 
 test('findings that cannot be are said to be so, without NaN', () => {
-  const { logEvidence, marginals } = compile(2, [cpt(0, [], [0.3]), cpt(1, [0], [0, 0.5])]).answer(
-    seen(2, { 0: false, 1: true }),
-  );
+  const network = compile(2, [cpt(0, [], [0.3]), cpt(1, [0], [0, 0.5])]);
+  const impossible = seen(2, { 0: false, 1: true });
+  const { logEvidence, marginals } = network.answer(impossible);
   expect(logEvidence).toBe(-Infinity);
+  expect(network.logEvidence(impossible)).toBe(-Infinity);
   expect([...marginals].every(Number.isFinite)).toBe(true);
+});
+
+test('weights that come out below nothing are told: as no evidence, and as noise', () => {
+  const below = compile(1, [{ variables: [0], table: Float64Array.of(-0.5, 0.25) }]);
+  expect(below.logEvidence(noFindings(1))).toBe(-Infinity);
+  expect(below.answer(noFindings(1))).toMatchObject({ logEvidence: -Infinity, noise: 1 });
+  // 1.5 and −0.5 of the sum: a half too far.
+  const turned = compile(1, [{ variables: [0], table: Float64Array.of(1.5, -0.5) }]).answer(noFindings(1));
+  expect([turned.noise, turned.marginals[0]]).toEqual([0.5, 0]);
+  expect(turned.logEvidence).toBeCloseTo(0, 12);
+});
+
+test('a variable that takes no findings has no marginal, and adds nothing to the noise', () => {
+  const families = [cpt(0, [], [0.3]), cpt(1, [0], [0.2, 0.9])];
+  const { marginals, noise } = compile(2, families, new Set([0])).answer(noFindings(2));
+  expect(marginals[0]).toBe(0);
+  expect(marginals[1]).toBeCloseTo(0.7 * 0.2 + 0.3 * 0.9, 12);
+  expect(noise).toBe(0);
 });
 
 test('above the largest size it refuses, and says so', () => {
