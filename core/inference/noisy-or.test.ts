@@ -69,9 +69,11 @@ test('what was found is the same finding made, with a table less; the log of the
       for (const k of found) likelihoods.set([0, 1], 2 * k);
       const slow = bySumming(list, likelihoods);
       const network = noisyOr(list.map((node, k) => (found.includes(k) ? { ...node, found: true } : node)));
-      const fast = network.answer(likelihoods);
+      // It was found: nothing more need be said of it.
+      const rest = likelihoods.map((p, at) => (found.includes(at >> 1) ? 1 : p));
+      const fast = network.answer(rest);
       expect(fast.logEvidence).toBeCloseTo(Math.log(slow.evidence), 9);
-      expect(network.logEvidence(likelihoods)).toBe(fast.logEvidence);
+      expect(network.logEvidence(rest)).toBe(fast.logEvidence);
       for (let k = 0; k < SIZE; k++)
         if (!found.includes(k)) expect(fast.marginals[k]).toBeCloseTo(slow.marginals[k]!, 9);
       expect(fast.noise).toBeLessThan(1e-9);
