@@ -42,6 +42,7 @@ test('agrees with enumeration, and one answer leaves nothing behind for the next
           const fast = compiled.answer(likelihoods);
           const slow = bySumming(SIZE, families, likelihoods);
           expect(fast.logEvidence).toBeCloseTo(Math.log(slow.evidence), 9);
+          expect(compiled.logEvidence(likelihoods)).toBe(fast.logEvidence);
           slow.marginals.forEach((m, v) => expect(fast.marginals[v]).toBeCloseTo(m, 9));
         }
       },

@@ -29,6 +29,13 @@ describe('what of a core is worth keeping', () => {
     expect(part('sun-shell', { ...sound, ...DRY })).toMatchObject({ grade: 'sound', seen: 1 });
   });
 
+  test('whoever found something else in the pan has not looked for water', () => {
+    const flakes = { ...sound, 'unit.debris.bright-flakes': { is: { magnets: 'light' } } };
+    expect(donor(flakes).water).toBe('unseen');
+    // Signs at one station are not the pan.
+    expect(donor({ ...sound, 'station.pump.water': { is: 'none' } }).water).toBe('unseen');
+  });
+
   test('nothing that nobody has looked at', () => {
     expect(part('front-carrier', DRY)).toMatchObject({
       grade: null,
@@ -50,6 +57,8 @@ describe('what of a core is worth keeping', () => {
       'part.sun-shell.crack': { is: 'seen' },
     };
     expect(part('sun-shell', cracked)).toMatchObject({ grade: null, words: 'Found failed' });
+    const leftOut = { 'scope.line.part-sun-shell': { change: 'remove', reason: 'Kept for the rack' } };
+    expect(part('sun-shell', { ...cracked, ...leftOut })).toMatchObject({ grade: null, words: 'Found failed' });
   });
 
   test('a mark makes it usable, a single point besides the whole too', () => {
@@ -70,6 +79,10 @@ describe('what of a core is worth keeping', () => {
     expect(ids).toContain('sun-shell');
     expect(ids).not.toContain('forward-frictions');
     expect(ids).not.toContain('overhaul-kit');
-    for (const id of ids) expect(unit.parts.find((p) => p.id === id)).not.toHaveProperty('soldAs');
+    const kept = unit.parts.filter(
+      (p) => rules.shelf.kinds.includes(p.kind ?? '') && p.soldAs === undefined && p.price !== undefined,
+    );
+    expect(ids).toEqual(kept.map((p) => p.id));
+    expect(kept.length).toBeLessThan(unit.parts.length);
   });
 });
