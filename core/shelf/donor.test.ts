@@ -58,7 +58,10 @@ describe('what of a core is worth keeping', () => {
     };
     expect(part('sun-shell', cracked)).toMatchObject({ grade: null, words: 'Found failed' });
     const leftOut = { 'scope.line.part-sun-shell': { change: 'remove', reason: 'Kept for the rack' } };
-    expect(part('sun-shell', { ...cracked, ...leftOut })).toMatchObject({ grade: null, words: 'Found failed' });
+    expect(part('sun-shell', { ...cracked, ...leftOut })).toMatchObject({
+      grade: null,
+      words: 'Found failed',
+    });
   });
 
   test('a mark makes it usable, a single point besides the whole too', () => {
