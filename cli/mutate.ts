@@ -105,7 +105,10 @@ async function mutate(subject: string, share: number): Promise<Found> {
         found.set(file, mutants);
   const { caught, all } = sumOf([...found.values()].flat());
   if (caught / all >= demanded(subject)) return found;
-  const left = [...found].map(([file, mutants]) => ({
+  // What stood against all of them already need not do so again.
+  const foundByAll = new Set((runs.get('') ?? []).map(fileOf));
+  const some = [...found].filter(([file]) => subject === 'server' || !foundByAll.has(file));
+  const left = some.map(([file, mutants]) => ({
     file,
     through: mutants.filter((m) => isCounted(m) && !isCaught(m)).map((m) => `${file}:${patternOf(m)}`),
   }));
@@ -198,6 +201,8 @@ function stretches(file: string, share: number, chosen: Dice): string[] {
     .filter(() => chosen.chance(share))
     .map((from) => `${file}:${from}-${from + STRETCH - 1}`);
 }
+
+const fileOf = (pattern: string) => pattern.split(':')[0]!;
 
 /** Prints what was caught of a subject, file by file, and returns the sum. */
 function table(found: Found): Sum {
