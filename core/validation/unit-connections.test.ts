@@ -77,16 +77,16 @@ describe('a second area', () => {
 });
 
 test('the radii of a turning pack: outer above inner, inner at least feed', () => {
-  const radii = (outerRadius: number, innerRadius: number, feedRadius: number) =>
+  const radii = ([outerRadius, innerRadius, feedRadius]: [number, number, number]) =>
     said(
       (u) => (u.elements[0]!.pack!.centrifugal = { outerRadius, innerRadius, feedRadius, balanced: 1 }),
     ).map(([pointer]) => pointer);
-  expect(radii(0.05, 0.03, 0.03)).toEqual([]);
+  expect(radii([0.05, 0.03, 0.03])).toEqual([]);
   for (const wrong of [
     [0.03, 0.03, 0.02],
     [0.05, 0.03, 0.031],
-  ] as const)
-    expect(radii(...wrong)).toEqual(['/elements/0/pack/centrifugal']);
+  ] as [number, number, number][])
+    expect(radii(wrong)).toEqual(['/elements/0/pack/centrifugal']);
 });
 
 test('a station may wait for one of its own order, and for one that waits for another', () => {

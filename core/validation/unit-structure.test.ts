@@ -104,3 +104,19 @@ function added(unit: UnitDefinition, place: string): UnitDefinition {
 test('every unit that ships names only what it has', () => {
   for (const unit of shippedUnits) expect(structureProblems(unit)).toEqual([]);
 });
+
+test('what there is to choose from is listed, the first twenty', () => {
+  const many = structuredClone(shippedUnits[0]!);
+  many.input = 'ghost';
+  many.members = Array.from({ length: 30 }, (_, k) => ({ id: `m${k}`, name: `M${k}` }));
+  const problem = structureProblems(many).find((p) => p.pointer === '/input')!;
+  expect(problem.remedy).toBe(`Use one of: ${Array.from({ length: 20 }, (_, k) => `m${k}`).join(', ')}.`);
+});
+
+test('idle pressure may be as much as full pressure, not more', () => {
+  const unit = structuredClone(shippedUnits[0]!);
+  unit.pressure.idlePa = unit.pressure.fullPa;
+  expect(structureProblems(unit)).toEqual([]);
+  unit.pressure.idlePa += 1;
+  expect(structureProblems(unit).map((p) => p.pointer)).toEqual(['/pressure/idlePa']);
+});
