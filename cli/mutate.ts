@@ -107,11 +107,12 @@ async function mutate(subject: string, share: number): Promise<Found> {
   if (caught / all >= demanded(subject)) return found;
   // What stood against all of them already need not do so again.
   const foundByAll = new Set((runs.get('') ?? []).map(fileOf));
-  const some = [...found].filter(([file]) => subject === 'server' || !foundByAll.has(file));
-  const left = some.map(([file, mutants]) => ({
-    file,
-    through: mutants.filter((m) => isCounted(m) && !isCaught(m)).map((m) => `${file}:${patternOf(m)}`),
-  }));
+  const left = [...found]
+    .filter(([file]) => subject === 'server' || !foundByAll.has(file))
+    .map(([file, mutants]) => ({
+      file,
+      through: mutants.filter((m) => isCounted(m) && !isCaught(m)).map((m) => `${file}:${patternOf(m)}`),
+    }));
   const again = async (patterns: string[], held: string[]) => {
     if (!patterns.length) return;
     for (const [file, mutants] of await broken(subject, patterns, held)) {

@@ -11,6 +11,7 @@ import { quotesOf } from './quotes';
 import { answerQuote } from './quote-answers';
 import { linkQuote } from './quote-links';
 import { makeQuote } from './quote-making';
+import { formerQuote } from '@/tests/fixtures/former-quote';
 import { closePool, inDatabase, someJob, someone } from '@/tests/test-database';
 import type { User } from './users';
 
@@ -153,39 +154,7 @@ const quote = (more: object = {}) => ({
   version: 1,
   status: 'sent',
   createdAt: at,
-  content: {
-    format: 'pelvik-quote/1',
-    shop: { name: 'S', address: '', phone: '' },
-    currency: 'EUR',
-    taxRate: 0.2,
-    date: '2026-01-01',
-    validUntil: '2026-02-01',
-    job: { number: 1, unit: 'U', vehicle: 'V', customer: '', complaint: '' },
-    finding: '',
-    undetermined: false,
-    couldChange: [],
-    photos: [],
-    options: [
-      {
-        id: 'full',
-        name: 'Full',
-        summary: '',
-        lines: [],
-        parts: 0,
-        labour: 0,
-        fluid: 0,
-        supplies: 0,
-        taxable: 0,
-        tax: 0,
-        coreDeposits: 0,
-        total: 0,
-        warranty: '',
-        readyBy: null,
-        shareOfValue: null,
-        missRisk: 0,
-      },
-    ],
-  },
+  content: formerQuote,
   answers: [],
   ...more,
 });

@@ -1,37 +1,23 @@
 import { checkQuote } from '@/core/validation';
+import { formerQuote } from '@/tests/fixtures/former-quote';
 import { currentQuote } from './former';
 import type { QuoteContent } from './schema';
 
-/** A quote as it was frozen by the version before. */
+/** Of the version before, with figures that must not change. */
 const former = {
-  format: 'pelvik-quote/1' as const,
-  shop: { name: 'Shop', address: 'Street 1', phone: '00 1' },
-  currency: 'EUR',
-  taxRate: 0.2,
-  date: '2026-11-25',
-  validUntil: '2026-12-25',
-  job: { number: 7, unit: 'Ostrel Four', vehicle: 'Marrick', customer: 'Ann', complaint: 'Slips' },
-  finding: 'A torn seal.',
-  undetermined: false,
-  couldChange: [],
-  photos: [],
+  ...formerQuote,
   options: [
     {
-      id: 'targeted' as const,
-      name: 'Targeted repair',
-      summary: 'Renewed: seal',
-      lines: [],
+      ...formerQuote.options[0]!,
       parts: 1000,
       labour: 2000,
       fluid: 300,
       supplies: 100,
       taxable: 3400,
       tax: 680,
-      coreDeposits: 0,
       total: 4080,
       warranty: 'a year',
       readyBy: '2026-12-01',
-      shareOfValue: null,
       missRisk: 0.1,
     },
   ],

@@ -1,5 +1,6 @@
 import { catalogueOf, inspectionOf } from '@/core/inspection';
 import { knowledge } from '@/data/knowledge';
+import { formerQuote } from '@/tests/fixtures/former-quote';
 import { four } from '@/tests/fixtures/four';
 import { checkCase, checkQuote, checkSlot, openCase } from './index';
 
@@ -15,37 +16,11 @@ const entry = (seq: number, id = `entry-000${seq}`) => ({
   value: { is: 'low' },
 });
 const photo = (id: string) => ({ id, mime: 'image/jpeg', width: 1, height: 1, data: 'AA==' });
-const content = {
-  format: 'pelvik-quote/1',
-  shop: { name: 'Shop', address: '', phone: '' },
-  currency: 'EUR',
-  taxRate: 0.2,
-  date: '2026-01-01',
-  validUntil: '2026-02-01',
-  job: { number: 1, unit: 'Unit', vehicle: 'Vehicle', customer: '', complaint: '' },
-  finding: '',
-  undetermined: false,
-  couldChange: [],
-  photos: [],
-  options: [
-    {
-      id: 'full',
-      name: 'Full',
-      summary: '',
-      lines: [],
-      ...{ parts: 0, labour: 0, fluid: 0, supplies: 0, taxable: 0, tax: 0, coreDeposits: 0, total: 0 },
-      warranty: '',
-      readyBy: null,
-      shareOfValue: null,
-      missRisk: 0,
-    },
-  ],
-};
 const quote = (version: number, more: object = {}) => ({
   version,
   status: 'accepted',
   createdAt: at,
-  content,
+  content: formerQuote,
   answers: [],
   ...more,
 });
@@ -107,16 +82,16 @@ describe('what may stand once only', () => {
 
 describe('quotes in a case', () => {
   test('what is wrong with one is found where it stands', () => {
-    const { currency: _, ...rest } = content;
+    const { currency: _, ...rest } = formerQuote;
     expect(said({ quotes: [quote(1), quote(2, { status: 'sent', content: rest })] })).toEqual([
       ['/quotes/1/content', '"currency" is missing', 'Add "currency".'],
     ]);
   });
   test('of either version, nothing else', () => {
-    expect(checkQuote(content)).toEqual([]);
-    const asOfToday = checkQuote({ ...content, format: 'pelvik-quote/2' });
+    expect(checkQuote(formerQuote)).toEqual([]);
+    const asOfToday = checkQuote({ ...formerQuote, format: 'pelvik-quote/2' });
     expect(asOfToday.map((p) => p.message)).toContain('"recommended" is missing');
-    expect(checkQuote({ ...content, format: 'pelvik-quote/9' })).toContainEqual({
+    expect(checkQuote({ ...formerQuote, format: 'pelvik-quote/9' })).toContainEqual({
       pointer: '/format',
       message: 'has the wrong value',
       remedy: 'Use "pelvik-quote/2".',
