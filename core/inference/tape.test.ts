@@ -48,8 +48,9 @@ test('what hangs on no finding is multiplied once, when the tape is written', ()
   const silent = writeTape(2, families, [[0, 1], [1]], new Set([0]));
   expect(silent.steps.map(({ states, sums }) => [states, sums])).toEqual([[2, true]]);
   const asked = writeTape(2, families, [[0, 1], [1]], none);
-  // Two tables over the first and its finding: what is known of it already is one of the two.
+  // What is known of the first and what was found of it, then the pair, then what was found of the second.
   expect(asked.steps.map(({ states, sums }) => [states, sums])).toEqual([
+    [2, false],
     [4, true],
     [2, true],
   ]);
@@ -66,4 +67,13 @@ test('a variable in one table only is summed out of it alone', () => {
   values.set([7, 8], inputs[1]);
   for (const step of steps) forward(values, step);
   expect(results.map(({ at }) => values[at])).toEqual([5 * 7 * (1 + 2) + 6 * 8 * (3 + 4)]);
+});
+
+test('of many tables the two with the smallest product come first, so that the large one is touched once', () => {
+  const wide = family([0, 1, 2, 3, 4, 5, 6], new Array<number>(2 ** 7).fill(1));
+  const families = [wide, family([0, 1], [1, 2, 3, 4]), family([0, 2], [1, 2, 3, 4])];
+  const cliques = [0, 1, 2, 3, 4, 5, 6].map((v) => [v]);
+  const { steps } = writeTape(7, families, cliques, none);
+  // Finding and pair, that and the other pair, then the wide one; what is left has a finding to each variable.
+  expect(steps.map(({ states }) => states)).toEqual([4, 8, 128, 64, 32, 16, 8, 4, 2]);
 });

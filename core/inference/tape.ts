@@ -34,8 +34,9 @@ export interface Tape {
 }
 
 /**
- * Writes the program: variables are summed out in the given order; the tables that hold one are multiplied as they came,
- * which takes the small ones first: those made on the way come last. What depends on no finding is multiplied here, once.
+ * Writes the program: variables are summed out in the given order; of the tables that hold one, the two that make the
+ * smallest product are multiplied first, so that large tables are touched as seldom as can be. What depends on no finding
+ * is multiplied here, once.
  */
 export function writeTape(
   variables: number,
@@ -86,20 +87,32 @@ export function writeTape(
     return z;
   };
   for (const [v] of cliques) {
-    const [first, ...others] = waiting[v!]!;
-    const last = others.pop() ?? one;
-    wait(
-      join(
-        others.reduce((a, b) => join(a, b, false), first!),
-        last,
-        true,
-      ),
-    );
+    const tables = waiting[v!]!;
+    while (tables.length > 2) {
+      const [i, j] = cheapest(tables);
+      const z = join(tables[i]!, tables[j]!, false);
+      tables.splice(j, 1);
+      tables.splice(i, 1, z);
+    }
+    wait(join(tables[0]!, tables[1] ?? one, true));
   }
   const values = new Float64Array(length);
   for (const { operand, table } of known) values.set(table, operand.at);
   for (const step of steps) if (step.z.constant) forward(values, step);
   return { steps: steps.filter((s) => !s.z.constant), inputs, results, values };
+}
+
+/** The two tables whose product is smallest. */
+function cheapest(tables: readonly Operand[]): [number, number] {
+  let best: [number, number] = [0, 1];
+  let least = Infinity;
+  for (let i = 0; i < tables.length; i++)
+    for (let j = i + 1; j < tables.length; j++) {
+      const [x, y] = [tables[i]!.scope, tables[j]!.scope];
+      const union = x.length + y.filter((v) => !x.includes(v)).length;
+      if (union < least) [least, best] = [union, [i, j]];
+    }
+  return best;
 }
 
 /** For every state of `scope` the place of that of `part`, whose variables are all in it and whose table begins at `from`. */
