@@ -73,8 +73,8 @@ class FakeServer {
   slowPhotos: Promise<void> | null = null;
   readonly photos: string[] = [];
   readonly gone = new Set<number>();
-  /** Every batch that set out, in order: whose it said it was, and what it held. */
-  readonly batches: { by: string; job: number; ids: string[] }[] = [];
+  /** Every batch that set out, in order: whose it said it was, what it held, and how far the job was known. */
+  readonly batches: { by: string; job: number; ids: string[]; after: number | undefined }[] = [];
   fault: () => Fault = () => null;
   requests = 0;
 
@@ -112,7 +112,7 @@ class FakeServer {
       });
     return {
       entries: (job, entries, sent) => {
-        this.batches.push({ by, job, ids: entries.map((e) => e.id) });
+        this.batches.push({ by, job, ids: entries.map((e) => e.id), after: sent.after });
         return asked(() => this.append(by, job, entries, sent));
       },
       photo: async (_job, id, _blob, generation) => {
@@ -341,6 +341,11 @@ export class Tab {
     });
   }
   private hear: (told: Told) => void = () => undefined;
+
+  /** Something is to be done later: a retry. */
+  get isWaiting(): boolean {
+    return this.later.length > 0;
+  }
 
   get isOpen(): boolean {
     return this.open;

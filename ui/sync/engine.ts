@@ -146,8 +146,8 @@ export class SyncEngine {
         break;
       } catch {
         // A full or closed store: what was written stands on the screen, counts as waiting, and is tried again.
-        if (this.stopped) return;
         if (tries > 0) await new Promise<void>((resolve) => this.around.after(PAUSE, resolve));
+        if (this.stopped) return;
         await this.reopen();
       }
     }

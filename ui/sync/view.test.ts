@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { idle, shown, World } from '@/tests/sync-world';
+import { shown, World } from '@/tests/sync-world';
 
 const JOB = 7;
 let world: World;
@@ -197,59 +197,4 @@ test('an answer of another generation changes nothing by itself: its numbers are
   hers.taken([], { entries: [other], refused: [], lastSeq: 2, generation: 'generation-0' });
   await world.settle(1);
   expect(shown(hers)).toEqual({ 'fluid.level': 'low' });
-});
-
-describe('what the server says', () => {
-  /** A view that is asked by hand, and how often it asked. */
-  const heard = async () => {
-    const mira = await world.device('Mira').tab();
-    const hers = await mira.show(JOB);
-    await world.settle();
-    const before = world.server.requests;
-    return { hers, mira, asked: () => world.server.requests - before };
-  };
-  const entry = (seq: number) => ({
-    id: `other-${seq}`,
-    seq,
-    slot: `s${seq}`,
-    value: 'x',
-    by: 'Ivo',
-    at: '2026-01-01T00:00:00.000Z',
-  });
-  const answer = (entries: ReturnType<typeof entry>[], lastSeq: number) => ({
-    entries,
-    refused: [],
-    lastSeq,
-    generation: world.server.generation,
-  });
-
-  test('all there is: nothing more is asked; with a gap it is asked for', async () => {
-    const { hers, asked } = await heard();
-    world.server.of(JOB).push(entry(1), entry(2), entry(3));
-    hers.taken([], answer([entry(1)], 1));
-    await idle();
-    expect([asked(), hers.after()]).toEqual([0, 1]);
-    hers.taken([], answer([entry(3)], 3));
-    await idle();
-    expect([asked() > 0, hers.after()]).toEqual([true, 3]);
-    expect(shown(hers)).toEqual({ s1: 'x', s2: 'x', s3: 'x' });
-  });
-
-  test('of another generation says nothing: the record is asked for anew', async () => {
-    const { hers, asked } = await heard();
-    hers.taken([], { ...answer([entry(1)], 1), generation: 'generation-9' });
-    await idle();
-    expect([asked(), hers.after(), shown(hers)]).toEqual([1, 0, {}]);
-  });
-
-  test('after a page has closed changes nothing there', async () => {
-    const { hers, mira } = await heard();
-    world.server.of(JOB).push(entry(1));
-    const looking = hers.listen();
-    hers.end();
-    await looking;
-    await idle();
-    expect(shown(hers)).toEqual({});
-    expect(mira.engine.read().connection).toBe('online');
-  });
 });

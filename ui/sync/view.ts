@@ -145,10 +145,11 @@ export class JobView {
     if (news.kind === 'refused') return this.onRestored();
     if (news.kind !== 'taken') return;
     if (news.value.id !== this.mark.id || news.value.generation !== this.mark.generation) return this.meet();
-    if (news.value.entries.length) {
-      this.takeIn(news.value.entries);
-      if (this.record.lastSeq < news.value.lastSeq && news.value.entries.length > 1) await this.ask();
-    }
+    if (news.value.entries.length === 0) return;
+    const before = this.record.lastSeq;
+    this.takeIn(news.value.entries);
+    // A part of a long answer: the rest is asked for at once, as long as that leads on.
+    if (before < this.record.lastSeq && this.record.lastSeq < news.value.lastSeq) await this.ask();
   }
 
   /** A backup was brought back: what the server has is what counts, from the beginning. */
