@@ -41,6 +41,35 @@ describe('planetaries', () => {
   });
 });
 
+describe('pairs of gears', () => {
+  const paired = (change: Partial<Extract<UnitDefinition['gearsets'][number], { kind: 'mesh' }>>) =>
+    said((u) => {
+      u.members.push({ id: 'spare', name: 'Spare' });
+      const { station } = u.gearsets[0]!;
+      const gears = { first: { member: 'Sr', teeth: 20 }, second: { member: 'spare', teeth: 40 } };
+      u.gearsets.push({
+        id: 'pair',
+        name: 'Pair',
+        kind: 'mesh',
+        mesh: 'external',
+        station,
+        ...gears,
+        ...change,
+      });
+    });
+  test('with an idler where the pair has one, without it elsewhere', () => {
+    expect(paired({})).toEqual([]);
+    expect(paired({ mesh: 'idler', idlerTeeth: 20 })).toEqual([]);
+    expect(paired({ idlerTeeth: 20 })).toEqual([
+      ['/gearsets/2/idlerTeeth', 'stands in a pair without an idler'],
+    ]);
+  });
+  test('of two members', () =>
+    expect(paired({ second: { member: 'Sr', teeth: 40 } }).map(([pointer]) => pointer)).toContain(
+      '/gearsets/2',
+    ));
+});
+
 describe('what an element joins', () => {
   test('a clutch to the case is a brake, and says so', () =>
     expect(said((u) => (u.elements[0]!.b = 'case'))).toContainEqual([

@@ -105,6 +105,20 @@ test('every unit that ships names only what it has', () => {
   for (const unit of shippedUnits) expect(structureProblems(unit)).toEqual([]);
 });
 
+const NAMED = ['members', 'gearsets', 'elements', 'bearings', 'solenoids', 'sensors', 'stations'] as const;
+const LISTED = [...NAMED, 'parts', 'labour', 'variants', 'specs', 'gears'] as const;
+test.each(LISTED)('of %s none stands twice under one name', (list) => {
+  const unit = structuredClone(shippedUnits.find((u) => u[list].length)!);
+  const items: unknown[] = unit[list];
+  const field = list === 'gears' ? 'key' : 'id';
+  items.push(structuredClone(items[0]));
+  expect(structureProblems(unit)).toContainEqual({
+    pointer: `/${list}/${items.length - 1}/${field}`,
+    message: `"${(items[0] as Record<string, string>)[field]}" stands twice`,
+    remedy: 'Give every one its own.',
+  });
+});
+
 test('what there is to choose from is listed, the first twenty', () => {
   const many = structuredClone(shippedUnits[0]!);
   many.input = 'ghost';

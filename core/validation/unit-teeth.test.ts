@@ -28,6 +28,8 @@ test('stated pinions fit to a tooth, for profiles may be shifted', () => {
 
 test('neighbours keep clear: 55·sin(180°/n) must be more than 22', () => {
   const touching = (count: number) => said({ pinions: { count } }).filter(([, words]) => /touch/.test(words));
+  // One alone has no neighbour.
+  expect(touching(1)).toEqual([]);
   // 23.9 and 21.0.
   expect(touching(7)).toEqual([]);
   expect(touching(8)).toEqual([['/gearsets/0/pinions/count', '8 pinions would touch each other']]);
