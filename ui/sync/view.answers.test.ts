@@ -150,6 +150,35 @@ describe('news', () => {
     view.end();
   });
 
+  test('of a restored backup: what it held is no clash, what was written on it after may be', async () => {
+    const generation = 'generation-2';
+    const hers = { ...entry(2, 'y'), slot: 's1', by: 'Mira', seen: 0 };
+    for (const [kept, clashes] of [
+      [1, [{ slot: 's1' }]],
+      [2, []],
+    ] as const) {
+      const { view, begin } = await scripted([
+        { generation },
+        { generation, entries: [entry(1), hers], lastSeq: 2, kept },
+      ]);
+      await begin();
+      expect(view.read().clashes).toMatchObject(clashes);
+      expect(view.read().clashes).toHaveLength(clashes.length);
+      view.end();
+    }
+  });
+
+  test('that there is no such job any more are told to the page', async () => {
+    const view = await (await world.device('Mira').tab()).show(JOB);
+    let restored = 0;
+    view.onRestored = () => restored++;
+    await world.settle(1);
+    expect(restored).toBe(0);
+    world.server.gone.add(JOB);
+    await view.listen();
+    expect(restored).toBe(1);
+  });
+
   test('of a restored backup say nothing to a page that closed meanwhile', async () => {
     const generation = 'generation-2';
     const answers: (Partial<News> & { before?: () => void })[] = [{ generation }];
