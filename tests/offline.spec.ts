@@ -13,6 +13,8 @@ import {
   signIn,
 } from './helpers';
 
+test.use({ reuseContext: false });
+
 const low = (page: Page) => choice(page, 'Fluid at intake, level', 'Low');
 
 /** Writes cannot leave: one is made on the job that is open, and waits as the board says. */

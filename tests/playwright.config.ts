@@ -20,6 +20,8 @@ export default defineConfig({
     baseURL: process.env.PELVIK_BASE_URL,
     // Every test begins on a new device, and each would first take in the whole program: only those about it do.
     serviceWorkers: 'block',
+    // A new device costs as much as all a test does on it: one a worker is wiped clean instead, but where devices are tried.
+    reuseContext: true,
     viewport: { width: 1280, height: 800 },
     actionTimeout: 15_000,
     launchOptions: {

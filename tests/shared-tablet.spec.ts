@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { keptForOffline, live, newJob, passwordOf, pick, recorded, saved, signInByHand } from './helpers';
 import type { Person } from './helpers';
 
-test.use({ serviceWorkers: 'allow' });
+test.use({ serviceWorkers: 'allow', reuseContext: false });
 
 /** The session ends as it does after four hours: the browser's cookie opens nothing any more. */
 const sessionEnds = (page: Page) => page.context().clearCookies();
